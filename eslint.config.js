@@ -1,0 +1,32 @@
+import js from '@eslint/js';
+import globals from 'globals';
+import jsxA11y from 'eslint-plugin-jsx-a11y';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** The core and the catalogue take time and chance as arguments, so that the same input always gives the same bits. */
+const ambient = [
+  { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'Randomness is an argument: pass a Stream.' },
+  { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'Time is an argument.' },
+  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Time is an argument.' },
+];
+
+export default tseslint.config(
+  { ignores: ['dist', 'node_modules', '.cache', 'public'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    languageOptions: { globals: { ...globals.browser, ...globals.node } },
+    plugins: { 'react-hooks': reactHooks },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'no-console': ['error', { allow: ['warn', 'error'] }],
+    },
+  },
+  { files: ['src/**/*.tsx'], ...jsxA11y.flatConfigs.recommended },
+  { files: ['src/core/**/*.ts', 'src/catalogue/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...ambient] } },
+  { files: ['scripts/**', 'cli/**', 'bench/**', 'server/**', 'e2e/**'], rules: { 'no-console': 'off' } },
+);

@@ -1,0 +1,51 @@
+import aimsData from './data/aims.json' with { type: 'json' };
+import cautionsData from './data/cautions.json' with { type: 'json' };
+import climatesData from './data/climates.json' with { type: 'json' };
+import cropsData from './data/crops.json' with { type: 'json' };
+import kitData from './data/kit.json' with { type: 'json' };
+import methodsData from './data/methods.json' with { type: 'json' };
+import mixesData from './data/mixes.json' with { type: 'json' };
+import sowingWaysData from './data/sowingWays.json' with { type: 'json' };
+import speciesData from './data/species.json' with { type: 'json' };
+import type { AimEntry, ClimateEntry, CropEntry, MethodEntry, MixEntry, SowingWayEntry, SpeciesEntry } from './schema.ts';
+
+export const species = speciesData as SpeciesEntry[];
+export const mixes = mixesData as MixEntry[];
+export const crops = cropsData as CropEntry[];
+export const climates = climatesData as ClimateEntry[];
+export const methods = methodsData as MethodEntry[];
+export const sowingWays = sowingWaysData as SowingWayEntry[];
+export const aims = aimsData as AimEntry[];
+export const kit = kitData as { id: string; name: string }[];
+export const cautions = cautionsData as Record<string, string>;
+
+const index = <T extends { id: string }>(list: T[]) => new Map(list.map((x) => [x.id, x]));
+const speciesIndex = index(species);
+const cropIndex = index(crops);
+const methodIndex = index(methods as (MethodEntry & { id: string })[]);
+const wayIndex = index(sowingWays);
+
+export const findSpecies = (id: string): SpeciesEntry | undefined => speciesIndex.get(id);
+export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
+export const findMethod = (id: string): MethodEntry | undefined => methodIndex.get(id);
+export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
+
+/** Members of a cover as the core wants them; unknown species are left out. */
+export function membersOf(parts: { speciesId: string; share: number }[]): { species: SpeciesEntry; share: number }[] {
+  const known = parts.flatMap((p) => {
+    const found = findSpecies(p.speciesId);
+    return found ? [{ species: found, share: p.share }] : [];
+  });
+  const total = known.reduce((s, m) => s + m.share, 0) || 1;
+  return known.map((m) => ({ ...m, share: m.share / total }));
+}
+
+/** "Cereal rye and hairy vetch" for a list of members, or the mix's own name where one has just these members. */
+export function coverName(parts: { speciesId: string; share: number }[]): string {
+  const names = parts.map((p, i) => {
+    const name = findSpecies(p.speciesId)?.name ?? p.speciesId;
+    return i === 0 ? name : name.toLowerCase();
+  });
+  if (names.length <= 1) return names[0] ?? '';
+  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}

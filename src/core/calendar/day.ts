@@ -1,0 +1,29 @@
+/** A day is an integer: whole days since 1 January 1970. Records keep ISO dates, the core computes on days. */
+export type Day = number;
+
+const MS_PER_DAY = 86_400_000;
+const ISO = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/** Day of an ISO date, or NaN when the text names no real date (31 February, letters). Use `isIsoDate` at borders. */
+export function dayOf(iso: string): Day {
+  const m = ISO.exec(iso);
+  if (!m) return Number.NaN;
+  const [y, mo, d] = [Number(m[1]), Number(m[2]), Number(m[3])];
+  const ms = Date.UTC(y, mo - 1, d);
+  const back = new Date(ms);
+  return back.getUTCMonth() === mo - 1 && back.getUTCDate() === d ? ms / MS_PER_DAY : Number.NaN;
+}
+
+export const isIsoDate = (text: string): boolean => !Number.isNaN(dayOf(text));
+
+export const isoOf = (day: Day): string => new Date(Math.round(day) * MS_PER_DAY).toISOString().slice(0, 10);
+
+export const yearOf = (day: Day): number => new Date(day * MS_PER_DAY).getUTCFullYear();
+
+/** Month 0..11. */
+export const monthOf = (day: Day): number => new Date(day * MS_PER_DAY).getUTCMonth();
+
+/** 0 on 1 January, 364 or 365 on 31 December. */
+export const dayOfYear = (day: Day): number => day - Date.UTC(yearOf(day), 0, 1) / MS_PER_DAY;
+
+export const firstOfYear = (year: number): Day => Date.UTC(year, 0, 1) / MS_PER_DAY;

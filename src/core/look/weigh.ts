@@ -1,0 +1,76 @@
+import { type Day } from '../calendar/day.ts';
+import { type Stage, STAGES } from '../stand/species.ts';
+import { type GrownPlan } from '../plan/run.ts';
+
+/** What a gardener saw, as far as it was entered. */
+export interface LookSeen {
+  day: Day;
+  emergence?: 'none' | 'some' | 'even';
+  cover?: number;
+  height_m?: number;
+  stage?: Stage;
+  /** Share of plants alive after cold, 0..1. */
+  alive?: number;
+}
+
+/** Standard errors of a careful eye: stage units beyond the named span, cover, log height, survival. */
+const ERROR = { stage: 0.35, cover: 0.12, height: 0.25, alive: 0.15, emergence_d: 3 } as const;
+/** Weights are tempered so that at least this share of the members keeps a say. */
+const LEAST_SAY = 0.12;
+
+/**
+ * Answers: which of the plausible years look like what was seen?
+ * Equation: weight = product over looks of normal likelihoods of stage, cover, height, survival and emergence, raised to a power
+ * t <= 1 found by halving so that the effective number of members 1/sum(w^2) stays above a tenth of them (a tempered
+ * importance weight; Gordon, Salmond and Smith 1993 for the idea).
+ * @returns one weight per member, summing to 1
+ */
+export function weighByLooks(grown: GrownPlan, looks: LookSeen[]): Float64Array {
+  const n = grown.courses.length;
+  const log = new Float64Array(n);
+  for (const look of looks) for (let y = 0; y < n; y++) log[y] = log[y]! + likelihood(grown, y, look);
+  let low = 0;
+  let high = 1;
+  let weights = tempered(log, 1);
+  if (effective(weights) >= LEAST_SAY * n) return weights;
+  for (let round = 0; round < 20; round++) {
+    const t = (low + high) / 2;
+    weights = tempered(log, t);
+    if (effective(weights) >= LEAST_SAY * n) low = t;
+    else high = t;
+  }
+  return tempered(log, low);
+}
+
+export const effective = (weights: Float64Array): number => 1 / weights.reduce((s, w) => s + w * w, 0);
+
+function tempered(log: Float64Array, power: number): Float64Array {
+  const top = log.reduce((a, b) => Math.max(a, b), -Infinity);
+  const raw = log.map((l) => Math.exp(power * (l - top)));
+  const sum = raw.reduce((s, w) => s + w, 0);
+  return raw.map((w) => w / sum);
+}
+
+function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
+  const course = grown.courses[y]!;
+  const d = Math.max(0, Math.min(course.days - 1, look.day - grown.ensemble.fromDay));
+  const square = (miss: number) => -0.5 * miss * miss;
+  let sum = 0;
+  // The tallest-standing story of a mix is its first member; the gardener stages what leads.
+  const stage = course.stage[d * course.members]!;
+  if (look.stage && look.stage !== 'sown') {
+    const k = STAGES.indexOf(look.stage);
+    const outside = stage < k ? k - stage : stage > k + 1 && k < 5 ? stage - k - 1 : 0;
+    sum += square(outside / ERROR.stage);
+  }
+  if (look.cover !== undefined) sum += square((course.cover[d]! - look.cover) / ERROR.cover);
+  if (look.height_m !== undefined && look.height_m > 0)
+    sum += square(Math.log(Math.max(0.005, course.height_m[d]!) / look.height_m) / ERROR.height);
+  if (look.alive !== undefined) sum += square((course.alive[d * course.members]! - look.alive) / ERROR.alive);
+  if (look.emergence) {
+    const ahead = d - course.emerged[0]!;
+    const wrong = look.emergence === 'none' ? Math.max(0, ahead) : Math.max(0, -ahead);
+    sum += square(Math.min(10, wrong) / ERROR.emergence_d);
+  }
+  return sum;
+}

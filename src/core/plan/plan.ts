@@ -1,0 +1,81 @@
+import { type Spread } from '../random/quantile.ts';
+import { type NextCrop } from '../residue/wait.ts';
+import { type Soil } from '../soil/soil.ts';
+import { type SowingWay } from '../stand/emergence.ts';
+import { type Member } from '../stand/species.ts';
+
+/** Ways to end a cover that the core can compute. */
+export const METHOD_IDS = ['cut', 'cut-twice', 'crimp', 'sheet', 'winterkill', 'dig'] as const;
+export type MethodId = (typeof METHOD_IDS)[number];
+
+/** A cover in a gap. Days are indices in the ensemble's span. */
+export interface Plan {
+  members: Member[];
+  /** Viable seed on the ground, g/m2, per member. */
+  seed_g_m2: number[];
+  way: SowingWay;
+  soil: Soil;
+  watered: boolean;
+  sownAt: number;
+  /** Day the next crop wants to go in. */
+  plantAt: number;
+  next: NextCrop;
+}
+
+/** How one year went under one way of ending. Days are indices; Infinity means it did not happen in the span. */
+export interface YearEnd {
+  deadAt: number;
+  /** Residue mellow enough for the crop. */
+  readyAt: number;
+  /** As readyAt, and the soil warm enough as well. */
+  plantableAt: number;
+  surviving: number;
+  stageAtEnd: number;
+  dm_g_m2: number;
+  n_g_m2: number;
+  nitrogenNext_g_m2: number;
+  residueAtPlanting_g_m2: number;
+}
+
+/** Answer for one way of ending on its best date. Odds are 0..1; days are absolute (days since 1970). */
+export interface EndingAnswer {
+  method: MethodId;
+  /** Day of the first pass; for winterkill the middle day of death. */
+  startDay: number;
+  /** First and last start days that still come near the best odds. */
+  windowDays: [number, number];
+  odds: { inTime: number; dead: number; noSeed: number };
+  dead: Spread;
+  /** The cover and what it left no longer stand in the way. */
+  ready: Spread;
+  /** Ready, and the soil has the warmth the crop wants; the site decides this as much as the cover. */
+  plantable: Spread;
+  lies_d: number;
+  nitrogen_g_m2: Spread;
+  residue_g_m2: Spread;
+  dryMatter_g_m2: Spread;
+  carbonToNitrogen: number;
+  minutesPer100m2: number;
+  /** Stage number of the first member at the start, middle year. */
+  stageAtStart: number;
+  heightAtStart_m: number;
+  /** Share of plants left alive after the passes, mean. */
+  surviving: number;
+}
+
+/** What stands and happens before any ending. */
+export interface StandAnswer {
+  stand: number;
+  emerged: Spread;
+  closed: Spread;
+  /** Odds that four fifths of the ground is covered before the first hard frost or, where none comes, within 60 days. */
+  closedBeforeFrost: number;
+  /** Mean cover of the span between sowing and planting, by day; for weaving. */
+  coverByDay: number[];
+  /** Per member: middle days of bud, flower, milk and viable seed; Infinity when a stage is not reached. */
+  stages: { speciesId: string; bud: Spread; flower: Spread; milk: Spread; seed: Spread; survives: number }[];
+  weedsHeld: Spread;
+  flowerDays: Spread;
+  caught_g_m2: Spread;
+  bareDays: Spread;
+}

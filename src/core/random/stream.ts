@@ -1,0 +1,48 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+
+/** A seeded source of chance, always passed as an argument. The same seed gives the same numbers on every machine. */
+export interface Stream {
+  /** In [0, 1). */
+  uniform(): number;
+  /** Mean 0, standard deviation 1. */
+  normal(): number;
+  /** Gamma with the given shape and scale 1. */
+  gamma(shape: number): number;
+}
+
+/** Normal by Box and Muller (1958); gamma by Marsaglia and Tsang (2000), ACM TOMS 26:363-372. */
+export function streamOf(seed: number): Stream {
+  const generator = xoroshiro128plus(seed | 0);
+  let spare: number | undefined;
+  const uniform = () => uniformFloat64(generator);
+  const normal = () => {
+    if (spare !== undefined) {
+      const kept = spare;
+      spare = undefined;
+      return kept;
+    }
+    const r = Math.sqrt(-2 * Math.log(1 - uniform()));
+    const angle = 2 * Math.PI * uniform();
+    spare = r * Math.sin(angle);
+    return r * Math.cos(angle);
+  };
+  const gamma = (shape: number): number => {
+    if (shape < 1) return gamma(shape + 1) * Math.pow(1 - uniform(), 1 / shape);
+    const d = shape - 1 / 3;
+    const c = 1 / Math.sqrt(9 * d);
+    for (;;) {
+      const x = normal();
+      const v = (1 + c * x) ** 3;
+      if (v > 0 && Math.log(1 - uniform()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+    }
+  };
+  return { uniform, normal, gamma };
+}
+
+/** A stable 32-bit seed from any text, so that a bed and a season always draw the same years (FNV-1a). */
+export function seedOf(text: string): number {
+  let h = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193);
+  return h | 0;
+}

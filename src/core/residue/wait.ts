@@ -1,0 +1,39 @@
+/** What follows the cover. */
+export interface NextCrop {
+  id: string;
+  name: string;
+  family: string;
+  nitrogenNeed_g_m2: number;
+  seedSize: 'tiny' | 'small' | 'medium' | 'large';
+  soilMin_c: number;
+  residueTolerance: number;
+  way: 'transplant' | 'seed';
+}
+
+export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled';
+
+/**
+ * Answers: how long must the bed lie between the death of the cover and this crop planted this way, in days at 20 °C soil?
+ * Table: middles of the usual advice by handling, C:N and seed. Warmth scales it (see Season.mellowing), cold at most triples it.
+ * Sources: Clark (SARE) 2007; Dabney 1996; Teasdale 2012; grower practice. Green-bridge pests want ten days before any seed, and
+ * kinds whose residue holds seedlings back name their own least wait for small seed.
+ * Worked figure: transplants through a fresh vetch mat, 4 days; small seed after it, 24.
+ */
+export function waitDays20(handling: Handling, cn: number, crop: NextCrop, smallSeedWait_d: number): number {
+  const kind = crop.way === 'transplant' ? 0 : crop.seedSize === 'large' || crop.seedSize === 'medium' ? 1 : 2;
+  const small = kind === 2 ? smallSeedWait_d : 0;
+  if (handling === 'winterkilled') return Math.max([0, 0, 2][kind]!, small * 0.15);
+  if (handling === 'sheet') return Math.max([2, 3, 5][kind]!, small * 0.4);
+  if (handling === 'surface') return Math.max(betweenRows(cn, [20, 30], [[4, 9, 24], [4, 12, 35]])[kind]!, small);
+  return Math.max(betweenRows(cn, [12, 20, 32, 50], [[8, 12, 18], [12, 16, 21], [21, 24, 32], [35, 42, 49]])[kind]!, small);
+}
+
+function betweenRows(cn: number, at: number[], rows: number[][]): number[] {
+  if (cn <= at[0]!) return rows[0]!;
+  for (let i = 1; i < at.length; i++) {
+    if (cn > at[i]!) continue;
+    const share = (cn - at[i - 1]!) / (at[i]! - at[i - 1]!);
+    return rows[i]!.map((v, k) => rows[i - 1]![k]! + share * (v - rows[i - 1]![k]!));
+  }
+  return rows.at(-1)!;
+}

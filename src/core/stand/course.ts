@@ -1,0 +1,79 @@
+import { type Member } from './species.ts';
+
+/**
+ * The course of one stand through one season. Arrays of species values are laid out day after day, species within a day:
+ * index day * species + s.
+ */
+export interface Course {
+  days: number;
+  members: number;
+  /** Stage number, 0 sown .. 5 viable seed. */
+  stage: Float32Array;
+  /** Share of emerged plants alive, 0..1. */
+  alive: Float32Array;
+  /** Living above-ground dry matter, g/m2. */
+  dm_g_m2: Float32Array;
+  /** Nitrogen in it, g/m2. */
+  n_g_m2: Float32Array;
+  /** Ground covered by living leaves, 0..1, one value a day. */
+  cover: Float32Array;
+  /** Tallest member, m, one value a day. */
+  height_m: Float32Array;
+  /** Day index on which half had emerged, per species; Infinity when none did. */
+  emerged: Float64Array;
+  /** Plants per m2 after emergence, per species. */
+  plants_m2: Float64Array;
+  /** Nitrogen taken from the soil by the end, g/m2, and the balance terms that close it. */
+  soilNitrogen: NitrogenBalance;
+  water: WaterBalance;
+}
+
+export interface NitrogenBalance {
+  start_g_m2: number;
+  mineralised_g_m2: number;
+  taken_g_m2: number;
+  fixed_g_m2: number;
+  leached_g_m2: number;
+  end_g_m2: number;
+}
+
+export interface WaterBalance {
+  start_mm: number;
+  rain_mm: number;
+  watered_mm: number;
+  used_mm: number;
+  drained_mm: number;
+  end_mm: number;
+}
+
+/** Room for a course; made once a candidate and written over for every year. */
+export function makeCourse(days: number, members: Member[]): Course {
+  const n = members.length;
+  return {
+    days,
+    members: n,
+    stage: new Float32Array(days * n),
+    alive: new Float32Array(days * n),
+    dm_g_m2: new Float32Array(days * n),
+    n_g_m2: new Float32Array(days * n),
+    cover: new Float32Array(days),
+    height_m: new Float32Array(days),
+    emerged: new Float64Array(n),
+    plants_m2: new Float64Array(n),
+    soilNitrogen: { start_g_m2: 0, mineralised_g_m2: 0, taken_g_m2: 0, fixed_g_m2: 0, leached_g_m2: 0, end_g_m2: 0 },
+    water: { start_mm: 0, rain_mm: 0, watered_mm: 0, used_mm: 0, drained_mm: 0, end_mm: 0 },
+  };
+}
+
+/** Dry matter of all members on a day. */
+export function dryMatterOn(course: Course, day: number): number {
+  let sum = 0;
+  for (let s = 0; s < course.members; s++) sum += course.dm_g_m2[day * course.members + s]!;
+  return sum;
+}
+
+export function nitrogenOn(course: Course, day: number): number {
+  let sum = 0;
+  for (let s = 0; s < course.members; s++) sum += course.n_g_m2[day * course.members + s]!;
+  return sum;
+}

@@ -1,0 +1,57 @@
+/** A cover crop as the core needs it. Figures and their sources live in the catalogue; units are in the names. */
+export type Role = 'grass' | 'legume' | 'brassica' | 'broadleaf';
+
+/** Stages that decide when a plant can be ended, in order. */
+export const STAGES = ['sown', 'leafy', 'bud', 'flower', 'milk', 'seed'] as const;
+export type Stage = (typeof STAGES)[number];
+export type EndStage = 'vegetative' | 'bud' | 'flower' | 'milk' | 'never';
+
+export interface Species {
+  id: string;
+  name: string;
+  latin: string;
+  family: string;
+  role: Role;
+  season: 'cool' | 'warm' | 'both';
+  life: 'annual' | 'winter-annual' | 'biennial' | 'perennial';
+  seed: {
+    rateBroadcastLow_g_m2: number;
+    rateBroadcastHigh_g_m2: number;
+    thousandSeed_g: number;
+    takesOnSurface: 'easy' | 'fair' | 'hard';
+    priceIndex: number;
+  };
+  /** Triangular response: zero at base, full at optimum, zero at max. */
+  thermal: { base_c: number; opt_c: number; max_c: number; germMin_c: number; germOpt_c: number; emergence_cd: number };
+  /** Effective degree-days from emergence. */
+  stages: { bud_cd: number; flower_cd: number; milk_cd: number; seed_cd: number };
+  daylength: { response: 'long' | 'short'; floorAt_h: number; fullAt_h: number; floor: number } | null;
+  chilling: { required_d: number; floor: number } | null;
+  growth: {
+    /** Above-ground dry matter per MJ of intercepted PAR. */
+    rue_g_MJ: number;
+    extinction: number;
+    /** Highest growth rate of a closed stand. */
+    cap_g_m2_d: number;
+    typical_g_m2: number;
+    heightFlower_m: number;
+    /** Plants at which a stand reaches half of its full-density yield. */
+    density50_m2: number;
+  };
+  roots: { habit: string; depth_m: number };
+  nitrogen: { leafyPct: number; flowerPct: number; seedPct: number; fixedShare: number };
+  cold: { hardened_c: number; tender_c: number; exposed: 'tops' | 'crown' };
+  heatKill_c: number | null;
+  ending: { chopStage: EndStage; crimpStage: EndStage; regrowth: number; sheet: 'easy' | 'medium' | 'hard' };
+  worth: { weeds: number; flowers: number; loosening: number; erosion: number; catching: number };
+  mixFactor: number;
+  smallSeedWait_d: number;
+  goodBefore: string[];
+  avoidBefore: string[];
+}
+
+/** One species of a cover with its share of the stand, 0..1. Shares of a mix add up to 1. */
+export interface Member {
+  species: Species;
+  share: number;
+}

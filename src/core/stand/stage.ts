@@ -1,0 +1,47 @@
+import { type Species, type Stage, STAGES } from './species.ts';
+
+/**
+ * Answers: how far along is the plant?
+ * Effective degree-days are the day's sum times a day-length factor times a chilling factor:
+ * long-day fP = clip((P - Pb)/(Pc - Pb), floor, 1); short-day fP = clip((Pb - P)/(Pb - Pc), floor, 1);
+ * fV = floor + (1 - floor) min(1, VD/Vreq), where a day counts fully for chilling between 1 and 7 °C, falling to none at -4 and 14 °C.
+ * A stage is a number: 1 emerged, 2 bud or boot, 3 half in flower, 4 milk or full pod, 5 first viable seed.
+ * Source: factors as stated in the catalogue, fitted to flowering windows (see docs/methods/stages.md).
+ */
+export function daylengthFactor(species: Species, hours: number): number {
+  const d = species.daylength;
+  if (!d) return 1;
+  const share =
+    d.response === 'long'
+      ? (hours - d.floorAt_h) / (d.fullAt_h - d.floorAt_h)
+      : (d.floorAt_h - hours) / (d.floorAt_h - d.fullAt_h);
+  return Math.max(d.floor, Math.min(1, share));
+}
+
+/** Chilling earned in a day at this mean temperature, 0..1. */
+export function chillOfDay(mean_c: number): number {
+  if (mean_c <= -4 || mean_c >= 14) return 0;
+  if (mean_c < 1) return (mean_c + 4) / 5;
+  if (mean_c <= 7) return 1;
+  return (14 - mean_c) / 7;
+}
+
+export function chillFactor(species: Species, chilled_d: number): number {
+  const c = species.chilling;
+  return c ? c.floor + (1 - c.floor) * Math.min(1, chilled_d / c.required_d) : 1;
+}
+
+/** Stage number 1..5 from effective degree-days since emergence, straight between the catalogue's marks. */
+export function stageNumber(species: Species, effective_cd: number): number {
+  const s = species.stages;
+  if (effective_cd < s.bud_cd) return 1 + effective_cd / s.bud_cd;
+  if (effective_cd < s.flower_cd) return 2 + (effective_cd - s.bud_cd) / (s.flower_cd - s.bud_cd);
+  if (effective_cd < s.milk_cd) return 3 + (effective_cd - s.flower_cd) / (s.milk_cd - s.flower_cd);
+  if (effective_cd < s.seed_cd) return 4 + (effective_cd - s.milk_cd) / (s.seed_cd - s.milk_cd);
+  return 5;
+}
+
+export const stageName = (n: number): Stage => STAGES[Math.max(0, Math.min(5, Math.floor(n)))]!;
+
+/** Where a gardener's word for a stage lies on the number line; the middle of the stage's span. */
+export const stageMiddle = (stage: Stage): number => (stage === 'sown' ? 0.5 : stage === 'seed' ? 5 : STAGES.indexOf(stage) + 0.5);

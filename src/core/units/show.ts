@@ -1,0 +1,49 @@
+/** Which system each quantity is shown in; people mix them. */
+export interface UnitChoice {
+  length: 'metric' | 'imperial';
+  mass: 'metric' | 'imperial';
+  temperature: 'celsius' | 'fahrenheit';
+}
+
+export const M2_PER_FT2 = 0.09290304;
+export const G_PER_OZ = 28.349523125;
+const G_PER_LB = 453.59237;
+const M_PER_FT = 0.3048;
+
+const round = (x: number, digits: number) => x.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+
+/** A mass for the scale: tenths below 20 g, whole grams above; hundredths of an ounce below an ounce. */
+export function showMass(grams: number, units: UnitChoice): string {
+  if (units.mass === 'imperial') {
+    const oz = grams / G_PER_OZ;
+    if (oz >= 32) return `${Math.floor(grams / G_PER_LB)} lb ${round((grams % G_PER_LB) / G_PER_OZ, 1)} oz`;
+    return `${round(oz, oz < 1 ? 2 : 1)} oz`;
+  }
+  if (grams >= 2000) return `${round(grams / 1000, 2)} kg`;
+  return `${round(grams, grams < 20 ? 1 : 0)} g`;
+}
+
+export const showAreaMetric = (m2: number): string => `${round(m2, m2 < 100 ? 1 : 0)} m²`;
+export const showAreaImperial = (m2: number): string => `${round(m2 / M2_PER_FT2, 0)} ft²`;
+export const showArea = (m2: number, units: UnitChoice): string => (units.length === 'imperial' ? showAreaImperial(m2) : showAreaMetric(m2));
+
+export function showLength(m: number, units: UnitChoice): string {
+  if (units.length === 'metric') return m < 1 ? `${round(m * 100, 0)} cm` : `${round(m, m % 1 === 0 ? 0 : m * 10 === Math.round(m * 10) ? 1 : 2)} m`;
+  const inches = Math.round((m / M_PER_FT) * 12);
+  const feet = Math.floor(inches / 12);
+  const rest = inches - feet * 12;
+  if (feet === 0) return `${rest} in`;
+  return rest === 0 ? `${feet} ft` : `${feet} ft ${rest} in`;
+}
+
+/** Mass per area in the gardener's own: g/m² or oz per 100 ft². */
+export function showPerArea(g_m2: number, units: UnitChoice): string {
+  if (units.mass === 'imperial') return `${round((g_m2 * M2_PER_FT2 * 100) / G_PER_OZ, 1)} oz/100 ft²`;
+  return `${round(g_m2, Math.abs(g_m2) < 20 ? 1 : 0)} g/m²`;
+}
+
+export const showTemperature = (c: number, units: UnitChoice): string =>
+  units.temperature === 'fahrenheit' ? `${Math.round(c * 1.8 + 32)} °F` : `${Math.round(c)} °C`;
+
+export const METRIC: UnitChoice = { length: 'metric', mass: 'metric', temperature: 'celsius' };
+export const IMPERIAL: UnitChoice = { length: 'imperial', mass: 'imperial', temperature: 'fahrenheit' };

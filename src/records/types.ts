@@ -1,0 +1,189 @@
+import { z } from 'zod';
+
+// The content security policy forbids code from text, which Zod would otherwise use for speed.
+z.config({ jitless: true });
+
+/** Record types. Dates are ISO (yyyy-mm-dd), sizes metres, weights grams, temperatures °C. Every record but Garden belongs to a garden. */
+const isoDate = z.string().regex(/^\d{4}-\d{2}-\d{2}$/).refine((s) => new Date(`${s}T00:00:00Z`).toISOString().slice(0, 10) === s, 'no such day');
+const id = z.string().min(1).max(80);
+const share = z.number().min(0).max(1);
+const monthly = z.array(z.number()).length(12);
+const text = z.string().max(4000);
+
+export const siteSchema = z.object({
+  latitude_deg: z.number().min(-66).max(66),
+  coastal: z.boolean(),
+  tmax_c: monthly,
+  tmin_c: monthly,
+  rain_mm: monthly,
+  wetShare: monthly,
+  coldestNight_c: z.number(),
+  sdCold_c: z.number().positive(),
+  sdWarm_c: z.number().positive(),
+});
+
+export const soilSchema = z.object({ texture: z.enum(['sand', 'loam', 'clay']), fertility: z.enum(['lean', 'fair', 'rich']) });
+
+export const gardenSchema = z.object({
+  id,
+  name: z.string().min(1).max(120),
+  site: siteSchema,
+  /** How the climate was found, in words for the gardener. */
+  siteFrom: text,
+  units: z.object({
+    length: z.enum(['metric', 'imperial']),
+    mass: z.enum(['metric', 'imperial']),
+    temperature: z.enum(['celsius', 'fahrenheit']),
+  }),
+  currency: z.string().max(8),
+  kit: z.array(z.string()),
+  /** Who must be kept from harm. */
+  keeps: z.array(z.enum(['children', 'dogs', 'poultry', 'horses', 'stock'])),
+  rules: z.object({ noFootOnBed: z.boolean(), noDigging: z.boolean(), sheetCap_d: z.number().int().min(10).max(400) }),
+  /** Price of seed in the garden's currency per kilogram, by species. */
+  seedPrices: z.record(z.string(), z.number().nonnegative()),
+  /** A pretended date for trying things out; null is the real today. */
+  seasonClock: isoDate.nullable(),
+  createdAt: z.string(),
+});
+
+export const bedSchema = z.object({
+  id,
+  gardenId: id,
+  name: z.string().min(1).max(60),
+  block: z.string().max(60),
+  order: z.number(),
+  width_m: z.number().positive().max(500).nullable(),
+  length_m: z.number().positive().max(500).nullable(),
+  /** Area in use; for a rectangle width times length. */
+  area_m2: z.number().positive().max(100_000),
+  /** Ring of x, y in metres for beds that are not rectangles. */
+  ring: z.array(z.tuple([z.number(), z.number()])).nullable(),
+  soil: soilSchema,
+  note: text,
+});
+
+export const plantingSchema = z.object({
+  id,
+  gardenId: id,
+  bedId: id,
+  cropId: z.string(),
+  way: z.enum(['transplant', 'seed']),
+  plantOn: isoDate,
+  plantedOn: isoDate.nullable(),
+  clearOn: isoDate,
+  clearedOn: isoDate.nullable(),
+  note: text,
+});
+
+export const passSchema = z.object({ kind: z.string(), due: isoDate, doneOn: isoDate.nullable() });
+
+export const seedPartSchema = z.object({
+  speciesId: z.string(),
+  germination: share,
+  purity: share,
+  coating: z.number().min(0).max(0.9),
+  /** What was really thrown; null before sowing. */
+  used_g: z.number().nonnegative().nullable(),
+});
+
+export const coverSchema = z.object({
+  id,
+  gardenId: id,
+  bedId: id,
+  parts: z.array(z.object({ speciesId: z.string(), share })).min(1),
+  aims: z.array(z.object({ id: z.string(), strands: z.number().int().min(1).max(3) })),
+  wayId: z.string(),
+  watered: z.boolean(),
+  sowOn: isoDate,
+  sownOn: isoDate.nullable(),
+  seed: z.array(seedPartSchema),
+  throws: z.number().int().min(1).max(8),
+  method: z.string(),
+  passes: z.array(passSchema),
+  /** The planting that follows, when one is planned. */
+  nextPlantingId: id.nullable(),
+  plantBackOn: isoDate.nullable(),
+  verdict: z.enum(['dead', 'regrew']).nullable(),
+  endedOn: isoDate.nullable(),
+  note: text,
+});
+
+export const lookSchema = z.object({
+  id,
+  gardenId: id,
+  bedId: id,
+  coverId: id,
+  on: isoDate,
+  emergence: z.enum(['none', 'some', 'even']).nullable(),
+  cover: share.nullable(),
+  height_m: z.number().min(0).max(6).nullable(),
+  stage: z.enum(['leafy', 'bud', 'flower', 'milk', 'seed']).nullable(),
+  alive: share.nullable(),
+  weeds: z.enum(['few', 'some', 'many']).nullable(),
+  note: text,
+});
+
+export const noteSchema = z.object({ id, gardenId: id, bedId: id, on: isoDate, text });
+
+/** Measured weather of one calendar year: one row a day, absent days left out. */
+export const weatherYearSchema = z.object({
+  id,
+  gardenId: id,
+  year: z.number().int(),
+  days: z.array(z.object({ on: isoDate, tmin_c: z.number(), tmax_c: z.number(), rain_mm: z.number() })),
+});
+
+export const schemas = {
+  gardens: gardenSchema,
+  beds: bedSchema,
+  plantings: plantingSchema,
+  covers: coverSchema,
+  looks: lookSchema,
+  notes: noteSchema,
+  weather: weatherYearSchema,
+} as const;
+
+export type TableName = keyof typeof schemas;
+export const TABLES = Object.keys(schemas) as TableName[];
+/** Tables whose records carry a garden's id, in an order in which they can be put back. */
+export const OWNED = ['beds', 'plantings', 'covers', 'looks', 'notes', 'weather'] as const satisfies readonly TableName[];
+
+export type Garden = z.infer<typeof gardenSchema>;
+export type Bed = z.infer<typeof bedSchema>;
+export type Planting = z.infer<typeof plantingSchema>;
+export type Cover = z.infer<typeof coverSchema>;
+export type Look = z.infer<typeof lookSchema>;
+export type Note = z.infer<typeof noteSchema>;
+export type WeatherYear = z.infer<typeof weatherYearSchema>;
+export type RecordOf = {
+  gardens: Garden;
+  beds: Bed;
+  plantings: Planting;
+  covers: Cover;
+  looks: Look;
+  notes: Note;
+  weather: WeatherYear;
+};
+export type AnyRecord = RecordOf[TableName];
+
+/** One record before and after; null for not there. A list of these undoes and redoes a write. */
+export interface Change {
+  table: TableName;
+  id: string;
+  before: AnyRecord | null;
+  after: AnyRecord | null;
+}
+
+/** A write that was done, kept so that it can be taken back, on this tab or another, today or next week. */
+export interface LogEntry {
+  seq?: number;
+  gardenId: string;
+  /** Time of the write, ISO with time of day. */
+  at: string;
+  verb: string;
+  /** What it did, for the undo button ("sowing bed 3"). */
+  label: string;
+  changes: Change[];
+  undone: 0 | 1;
+}
