@@ -9,7 +9,12 @@ const only = (name, from, allowed, comment) => ({
 
 module.exports = {
   forbidden: [
-    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     only('core-is-closed', '^src/core/', '^src/core/', 'The core knows nothing of the application.'),
     {
       name: 'core-uses-only-random',
@@ -17,9 +22,24 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: { path: 'node_modules', pathNot: 'node_modules/pure-rand' },
     },
-    only('catalogue-is-data', '^src/catalogue/', '^src/(catalogue|core)/', 'The catalogue is data with a schema.'),
-    only('records-below-screens', '^src/records/', '^src/(records|catalogue|core)/', 'Records know no screen.'),
-    only('workers-run-core', '^src/workers/', '^src/(workers|catalogue|core)/', 'A worker is a few lines round the core.'),
+    only(
+      'catalogue-is-data',
+      '^src/catalogue/',
+      '^src/(catalogue|core)/',
+      'The catalogue is data with a schema.',
+    ),
+    only(
+      'records-below-screens',
+      '^src/records/',
+      '^src/(records|catalogue|core)/',
+      'Records know no screen.',
+    ),
+    only(
+      'workers-run-core',
+      '^src/workers/',
+      '^src/(workers|catalogue|core)/',
+      'A worker is a few lines round the core.',
+    ),
     only('ui-knows-no-feature', '^src/ui/', '^src/(ui|core|catalogue)/', 'Parts are shared by all screens.'),
     {
       name: 'features-are-islands',
@@ -28,8 +48,17 @@ module.exports = {
       from: { path: '^src/features/([^/]+)/' },
       to: { path: '^src/features/', pathNot: '^src/features/$1/' },
     },
-    { name: 'features-below-app', severity: 'error', from: { path: '^src/features/' }, to: { path: '^src/app/' } },
+    {
+      name: 'features-below-app',
+      severity: 'error',
+      from: { path: '^src/features/' },
+      to: { path: '^src/app/' },
+    },
     { name: 'server-stands-alone', severity: 'error', from: { path: '^server/' }, to: { path: '^src/' } },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true },
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+  },
 };

@@ -6,7 +6,10 @@ import tseslint from 'typescript-eslint';
 
 /** The core and the catalogue take time and chance as arguments, so that the same input always gives the same bits. */
 const ambient = [
-  { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'Randomness is an argument: pass a Stream.' },
+  {
+    selector: "MemberExpression[object.name='Math'][property.name='random']",
+    message: 'Randomness is an argument: pass a Stream.',
+  },
   { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'Time is an argument.' },
   { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Time is an argument.' },
 ];
@@ -27,6 +30,9 @@ export default tseslint.config(
     },
   },
   { files: ['src/**/*.tsx'], ...jsxA11y.flatConfigs.recommended },
-  { files: ['src/core/**/*.ts', 'src/catalogue/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...ambient] } },
+  {
+    files: ['src/core/**/*.ts', 'src/catalogue/**/*.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...ambient] },
+  },
   { files: ['scripts/**', 'cli/**', 'bench/**', 'server/**', 'e2e/**'], rules: { 'no-console': 'off' } },
 );

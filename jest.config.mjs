@@ -3,7 +3,11 @@ const shared = {
     '^.+\\.(ts|tsx)$': [
       '@swc/jest',
       {
-        jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+          target: 'es2022',
+        },
         module: { type: 'es6' },
       },
     ],
@@ -15,7 +19,16 @@ const shared = {
 export default {
   watchman: false,
   projects: [
-    { ...shared, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/cli/**/*.test.ts', '<rootDir>/server/**/*.test.ts'], setupFiles: ['fake-indexeddb/auto'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: [
+        '<rootDir>/src/**/*.test.ts',
+        '<rootDir>/cli/**/*.test.ts',
+        '<rootDir>/server/**/*.test.ts',
+      ],
+      setupFiles: ['fake-indexeddb/auto'],
+    },
     { ...shared, displayName: 'journeys', testMatch: ['<rootDir>/e2e/**/*.e2e.ts'] },
   ],
 };

@@ -41,7 +41,10 @@ const SOW_YEAR = 2025;
 /** Near: within this share of the range's width, or these days, of its edge. */
 const NEAR = { days: 7, share: 0.3, points: 10 };
 
-const data = JSON.parse(readFileSync(new URL('./targets.json', import.meta.url), 'utf8')) as { sites: TargetSite[]; targets: Target[] };
+const data = JSON.parse(readFileSync(new URL('./targets.json', import.meta.url), 'utf8')) as {
+  sites: TargetSite[];
+  targets: Target[];
+};
 
 export const targetIds = (): string[] => data.targets.map((t) => t.id);
 
@@ -54,7 +57,11 @@ export function calibrate(years: number, only?: string[]): Line[] {
     .flatMap((t) => {
       const raw = sites.get(t.site)!;
       let site = fitted.get(t.site);
-      if (!site) fitted.set(t.site, (site = fitSpread({ ...raw, wetShare: wetShareFrom(raw.rain_mm), sdCold_c: 4, sdWarm_c: 2 })));
+      if (!site)
+        fitted.set(
+          t.site,
+          (site = fitSpread({ ...raw, wetShare: wetShareFrom(raw.rain_mm), sdCold_c: 4, sdWarm_c: 2 })),
+        );
       return runTarget(t, site, raw.name, years);
     });
 }
@@ -76,7 +83,19 @@ function runTarget(t: Target, site: Site, place: string, years: number): Line[] 
   const alive: number[] = [];
   ensemble.seasons.forEach((season, y) => {
     const seed_g_m2 = viableRate_g_m2(members, way.rateFactor);
-    growStand({ members, seed_g_m2, way, soil: { texture: 'loam', fertility: 'fair' }, sownAt: 0, watered: t.watered }, season, ensemble.variations[y]!, course);
+    growStand(
+      {
+        members,
+        seed_g_m2,
+        way,
+        soil: { texture: 'loam', fertility: 'fair' },
+        sownAt: 0,
+        watered: t.watered,
+      },
+      season,
+      ensemble.variations[y]!,
+      course,
+    );
     let f = Infinity;
     for (let d = 0; d < days && f === Infinity; d++) if (course.stage[d * course.members]! >= 3) f = d;
     flower.push(f);
@@ -87,24 +106,44 @@ function runTarget(t: Target, site: Site, place: string, years: number): Line[] 
       if (mass > 0) n.push((nitrogenOn(course, d) / mass) * 100);
     }
     // Survival is judged in early spring, or after the first winter for covers sown in summer.
-    const spring = site.latitude_deg < 0 ? Math.min(days - 1, 150) : on('04-01') < 60 ? days - 1 : on('04-01');
+    const spring =
+      site.latitude_deg < 0 ? Math.min(days - 1, 150) : on('04-01') < 60 ? days - 1 : on('04-01');
     let kept = 0;
-    for (let s = 0; s < course.members; s++) kept += course.alive[spring * course.members + s]! / course.members;
+    for (let s = 0; s < course.members; s++)
+      kept += course.alive[spring * course.members + s]! / course.members;
     alive.push(kept * 100);
   });
   const lines: Line[] = [];
   const add = (what: Line['what'], observed: string, computed: string, verdict: Line['verdict']) =>
-    lines.push({ id: t.id, priority: t.priority, what, where: `${Object.keys(t.cover).join('+')}, ${place}, sown ${t.sown}`, observed, computed, verdict });
+    lines.push({
+      id: t.id,
+      priority: t.priority,
+      what,
+      where: `${Object.keys(t.cover).join('+')}, ${place}, sown ${t.sown}`,
+      observed,
+      computed,
+      verdict,
+    });
   if (t.flower) {
     const mid = quantile(flower, 0.5);
     const [a, b] = [on(t.flower[0]), on(t.flower[1])];
     const date = (d: number) => (Number.isFinite(d) ? isoOf(sown + Math.round(d)).slice(5) : 'never');
-    add('flowering', t.flower.join('..'), `${date(mid)} (${date(quantile(flower, 0.1))}..${date(quantile(flower, 0.9))})`, judge(mid, a, b, NEAR.days));
+    add(
+      'flowering',
+      t.flower.join('..'),
+      `${date(mid)} (${date(quantile(flower, 0.1))}..${date(quantile(flower, 0.9))})`,
+      judge(mid, a, b, NEAR.days),
+    );
   }
   t.dryMatter_t_ha.forEach((w, i) => {
     const mid = quantile(dm[i]!, 0.5);
     const [a, b] = w.range;
-    add('dry matter', `${a}-${b} t/ha on ${w.on}`, `${mid.toFixed(1)} (${quantile(dm[i]!, 0.1).toFixed(1)}-${quantile(dm[i]!, 0.9).toFixed(1)})`, judge(mid, a, b, (b - a) * NEAR.share));
+    add(
+      'dry matter',
+      `${a}-${b} t/ha on ${w.on}`,
+      `${mid.toFixed(1)} (${quantile(dm[i]!, 0.1).toFixed(1)}-${quantile(dm[i]!, 0.9).toFixed(1)})`,
+      judge(mid, a, b, (b - a) * NEAR.share),
+    );
   });
   if (t.nitrogenPct) {
     const mid = quantile(n, 0.5);

@@ -7,7 +7,15 @@ import methodsData from './data/methods.json' with { type: 'json' };
 import mixesData from './data/mixes.json' with { type: 'json' };
 import sowingWaysData from './data/sowingWays.json' with { type: 'json' };
 import speciesData from './data/species.json' with { type: 'json' };
-import type { AimEntry, ClimateEntry, CropEntry, MethodEntry, MixEntry, SowingWayEntry, SpeciesEntry } from './schema.ts';
+import type {
+  AimEntry,
+  ClimateEntry,
+  CropEntry,
+  MethodEntry,
+  MixEntry,
+  SowingWayEntry,
+  SpeciesEntry,
+} from './schema.ts';
 
 export const species = speciesData as SpeciesEntry[];
 export const mixes = mixesData as MixEntry[];
@@ -31,7 +39,9 @@ export const findMethod = (id: string): MethodEntry | undefined => methodIndex.g
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
 
 /** Members of a cover as the core wants them; unknown species are left out. */
-export function membersOf(parts: { speciesId: string; share: number }[]): { species: SpeciesEntry; share: number }[] {
+export function membersOf(
+  parts: { speciesId: string; share: number }[],
+): { species: SpeciesEntry; share: number }[] {
   const known = parts.flatMap((p) => {
     const found = findSpecies(p.speciesId);
     return found ? [{ species: found, share: p.share }] : [];

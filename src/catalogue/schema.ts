@@ -38,7 +38,14 @@ export const speciesSchema = z.object({
     emergence_cd: z.number().positive(),
   }),
   stages: z.object({ bud_cd: z.number(), flower_cd: z.number(), milk_cd: z.number(), seed_cd: z.number() }),
-  daylength: z.object({ response: z.enum(['long', 'short']), floorAt_h: z.number(), fullAt_h: z.number(), floor: share }).nullable(),
+  daylength: z
+    .object({
+      response: z.enum(['long', 'short']),
+      floorAt_h: z.number(),
+      fullAt_h: z.number(),
+      floor: share,
+    })
+    .nullable(),
   chilling: z.object({ required_d: z.number().positive(), floor: share }).nullable(),
   growth: z.object({
     rue_g_MJ: z.number().positive(),
@@ -53,7 +60,12 @@ export const speciesSchema = z.object({
   nitrogen: z.object({ leafyPct: z.number(), flowerPct: z.number(), seedPct: z.number(), fixedShare: share }),
   cold: z.object({ hardened_c: z.number(), tender_c: z.number(), exposed: z.enum(['tops', 'crown']) }),
   heatKill_c: z.number().nullable(),
-  ending: z.object({ chopStage: endStage, crimpStage: endStage, regrowth: share, sheet: z.enum(['easy', 'medium', 'hard']) }),
+  ending: z.object({
+    chopStage: endStage,
+    crimpStage: endStage,
+    regrowth: share,
+    sheet: z.enum(['easy', 'medium', 'hard']),
+  }),
   worth: z.object({
     weeds: share,
     flowers: share,
@@ -113,7 +125,9 @@ export const methodSchema = z.object({
   name: z.string(),
   /** Each inner list is a choice: one of its tools is enough. */
   needs: z.array(z.array(z.string())),
-  passes: z.array(z.object({ kind: z.string(), after_d: z.number().nullable(), minutesPer100m2: z.number() })),
+  passes: z.array(
+    z.object({ kind: z.string(), after_d: z.number().nullable(), minutesPer100m2: z.number() }),
+  ),
   how: z.string(),
   caution: z.string(),
   touchesGround: z.boolean(),

@@ -4,7 +4,10 @@ import { z } from 'zod';
 z.config({ jitless: true });
 
 /** Record types. Dates are ISO (yyyy-mm-dd), sizes metres, weights grams, temperatures °C. Every record but Garden belongs to a garden. */
-const isoDate = z.string().regex(/^\d{4}-\d{2}-\d{2}$/).refine((s) => new Date(`${s}T00:00:00Z`).toISOString().slice(0, 10) === s, 'no such day');
+const isoDate = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/)
+  .refine((s) => new Date(`${s}T00:00:00Z`).toISOString().slice(0, 10) === s, 'no such day');
 const id = z.string().min(1).max(80);
 const share = z.number().min(0).max(1);
 const monthly = z.array(z.number()).length(12);
@@ -22,7 +25,10 @@ export const siteSchema = z.object({
   sdWarm_c: z.number().positive(),
 });
 
-export const soilSchema = z.object({ texture: z.enum(['sand', 'loam', 'clay']), fertility: z.enum(['lean', 'fair', 'rich']) });
+export const soilSchema = z.object({
+  texture: z.enum(['sand', 'loam', 'clay']),
+  fertility: z.enum(['lean', 'fair', 'rich']),
+});
 
 export const gardenSchema = z.object({
   id,
@@ -39,7 +45,11 @@ export const gardenSchema = z.object({
   kit: z.array(z.string()),
   /** Who must be kept from harm. */
   keeps: z.array(z.enum(['children', 'dogs', 'poultry', 'horses', 'stock'])),
-  rules: z.object({ noFootOnBed: z.boolean(), noDigging: z.boolean(), sheetCap_d: z.number().int().min(10).max(400) }),
+  rules: z.object({
+    noFootOnBed: z.boolean(),
+    noDigging: z.boolean(),
+    sheetCap_d: z.number().int().min(10).max(400),
+  }),
   /** Price of seed in the garden's currency per kilogram, by species. */
   seedPrices: z.record(z.string(), z.number().nonnegative()),
   /** A pretended date for trying things out; null is the real today. */
@@ -147,7 +157,14 @@ export const schemas = {
 export type TableName = keyof typeof schemas;
 export const TABLES = Object.keys(schemas) as TableName[];
 /** Tables whose records carry a garden's id, in an order in which they can be put back. */
-export const OWNED = ['beds', 'plantings', 'covers', 'looks', 'notes', 'weather'] as const satisfies readonly TableName[];
+export const OWNED = [
+  'beds',
+  'plantings',
+  'covers',
+  'looks',
+  'notes',
+  'weather',
+] as const satisfies readonly TableName[];
 
 export type Garden = z.infer<typeof gardenSchema>;
 export type Bed = z.infer<typeof bedSchema>;

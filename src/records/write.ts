@@ -45,7 +45,11 @@ export async function write(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]):
       const entry: LogEntry = { ...meta, changes, undone: 0 };
       entry.seq = await db.log.add(entry);
       const old = await db.log.where({ gardenId: meta.gardenId }).count();
-      if (old > KEPT_WRITES) await db.log.where({ gardenId: meta.gardenId }).limit(old - KEPT_WRITES).delete();
+      if (old > KEPT_WRITES)
+        await db.log
+          .where({ gardenId: meta.gardenId })
+          .limit(old - KEPT_WRITES)
+          .delete();
       return entry;
     });
     return ok(entry);

@@ -47,17 +47,33 @@ export function plantingDays(p: PlantingSpan): { from: Day; to: Day } {
 export function coverDays(c: CoverSpan): { from: Day; endFrom: Day; to: Day } {
   const from = done(c.sownOn, c.sowOn);
   const first = c.passes[0];
-  const endFrom = first ? done(first.doneOn, first.due) : c.endedOn ? dayOf(c.endedOn) : c.plantBackOn ? dayOf(c.plantBackOn) : from + 120;
+  const endFrom = first
+    ? done(first.doneOn, first.due)
+    : c.endedOn
+      ? dayOf(c.endedOn)
+      : c.plantBackOn
+        ? dayOf(c.plantBackOn)
+        : from + 120;
   const last = c.passes.at(-1);
   const lastDay = last ? done(last.doneOn, last.due) : endFrom;
-  return { from, endFrom: Math.max(from, endFrom), to: Math.max(lastDay, c.plantBackOn ? dayOf(c.plantBackOn) : lastDay + 14) };
+  return {
+    from,
+    endFrom: Math.max(from, endFrom),
+    to: Math.max(lastDay, c.plantBackOn ? dayOf(c.plantBackOn) : lastDay + 14),
+  };
 }
 
 /**
  * The strip of one bed between two days, without holes in the data: what nothing grows on is bare.
  * Crops outrank covers where records overlap, since undersown covers grow on below them and show when the crop leaves.
  */
-export function stripOf(bedId: string, plantings: PlantingSpan[], covers: CoverSpan[], from: Day, to: Day): Segment[] {
+export function stripOf(
+  bedId: string,
+  plantings: PlantingSpan[],
+  covers: CoverSpan[],
+  from: Day,
+  to: Day,
+): Segment[] {
   const spans: Segment[] = [];
   for (const c of covers) {
     if (c.bedId !== bedId) continue;
@@ -69,24 +85,51 @@ export function stripOf(bedId: string, plantings: PlantingSpan[], covers: CoverS
     const sheetFrom = sheet ? done(sheet.doneOn, sheet.due) : d.to;
     const sheetTo = lift ? done(lift.doneOn, lift.due) : sheetFrom;
     const endPlanned = !c.passes[0]?.doneOn;
-    spans.push({ kind: 'residue', from: d.endFrom, to: Math.min(sheetFrom, d.to), refId: c.id, planned: endPlanned });
-    spans.push({ kind: 'sheet', from: sheetFrom, to: sheetTo, refId: c.id, planned: sheet ? !sheet.doneOn : endPlanned });
-    spans.push({ kind: 'residue', from: Math.max(sheetTo, d.endFrom), to: d.to, refId: c.id, planned: endPlanned });
+    spans.push({
+      kind: 'residue',
+      from: d.endFrom,
+      to: Math.min(sheetFrom, d.to),
+      refId: c.id,
+      planned: endPlanned,
+    });
+    spans.push({
+      kind: 'sheet',
+      from: sheetFrom,
+      to: sheetTo,
+      refId: c.id,
+      planned: sheet ? !sheet.doneOn : endPlanned,
+    });
+    spans.push({
+      kind: 'residue',
+      from: Math.max(sheetTo, d.endFrom),
+      to: d.to,
+      refId: c.id,
+      planned: endPlanned,
+    });
   }
   for (const p of plantings) {
     if (p.bedId !== bedId) continue;
     const d = plantingDays(p);
     spans.push({ kind: 'crop', from: d.from, to: d.to, refId: p.id, planned: p.plantedOn === null });
   }
-  const marks = [...new Set([from, to, ...spans.flatMap((s) => [s.from, s.to])])].filter((d) => d >= from && d <= to).sort((a, b) => a - b);
+  const marks = [...new Set([from, to, ...spans.flatMap((s) => [s.from, s.to])])]
+    .filter((d) => d >= from && d <= to)
+    .sort((a, b) => a - b);
   const out: Segment[] = [];
   for (let i = 0; i + 1 < marks.length; i++) {
     const [a, b] = [marks[i]!, marks[i + 1]!];
     const over = spans.filter((s) => s.from <= a && s.to >= b && s.to > s.from);
-    const top = over.find((s) => s.kind === 'crop') ?? over.find((s) => s.kind === 'cover') ?? over.find((s) => s.kind === 'sheet') ?? over[0];
-    const piece: Segment = top ? { ...top, from: a, to: b } : { kind: 'bare', from: a, to: b, refId: null, planned: false };
+    const top =
+      over.find((s) => s.kind === 'crop') ??
+      over.find((s) => s.kind === 'cover') ??
+      over.find((s) => s.kind === 'sheet') ??
+      over[0];
+    const piece: Segment = top
+      ? { ...top, from: a, to: b }
+      : { kind: 'bare', from: a, to: b, refId: null, planned: false };
     const last = out.at(-1);
-    if (last && last.kind === piece.kind && last.refId === piece.refId && last.planned === piece.planned) last.to = b;
+    if (last && last.kind === piece.kind && last.refId === piece.refId && last.planned === piece.planned)
+      last.to = b;
     else out.push(piece);
   }
   return out;

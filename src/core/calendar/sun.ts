@@ -16,7 +16,8 @@ const declination = (doy: number): number => 0.409 * Math.sin((2 * Math.PI * (do
 export function dayLength_h(latitude_deg: number, doy: number): number {
   const d = declination(doy);
   const phi = latitude_deg * RAD;
-  const c = (Math.sin(SUNRISE_ALTITUDE_DEG * RAD) - Math.sin(phi) * Math.sin(d)) / (Math.cos(phi) * Math.cos(d));
+  const c =
+    (Math.sin(SUNRISE_ALTITUDE_DEG * RAD) - Math.sin(phi) * Math.sin(d)) / (Math.cos(phi) * Math.cos(d));
   return (24 / Math.PI) * Math.acos(Math.max(-1, Math.min(1, c)));
 }
 

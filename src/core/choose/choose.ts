@@ -98,12 +98,29 @@ export function sampleFor(candidate: Candidate, input: ChooseInput, ensemble: En
   const ids = usable.map((m) => m.id);
   const sownAt = bestSowing(base, ids, minutes, ensemble, plantAt);
   const grown = growPlan({ ...base, sownAt }, ensemble);
-  const endings = answerEndings(grown, input.methods.map((m) => m.id), minutes);
+  const endings = answerEndings(
+    grown,
+    input.methods.map((m) => m.id),
+    minutes,
+  );
   const best = pickEnding(endings.filter((e) => ids.includes(e.method)));
   const stand = answerStand(grown, best);
   const parts = candidate.members.map((m) => ({ speciesId: m.species.id, share: m.share }));
-  const draft = { id: candidate.id, name: candidate.name, parts, sowDay: gap.freeDay + sownAt, seed_g_m2: base.seed_g_m2, stand, endings, best };
-  return { ...draft, serves: serves(candidate.members, stand, best, gap), reasons: reasonsFor(draft, candidate.members, input) };
+  const draft = {
+    id: candidate.id,
+    name: candidate.name,
+    parts,
+    sowDay: gap.freeDay + sownAt,
+    seed_g_m2: base.seed_g_m2,
+    stand,
+    endings,
+    best,
+  };
+  return {
+    ...draft,
+    serves: serves(candidate.members, stand, best, gap),
+    reasons: reasonsFor(draft, candidate.members, input),
+  };
 }
 
 /** The earliest sowing among those tried whose odds of being over in time and of closing the ground come near the best. */
@@ -123,7 +140,12 @@ function bestSowing(
     const best = pickEnding(endings);
     const stand = answerStand(grown, best);
     const cover = stand.coverByDay.reduce((s, c) => s + c, 0) / Math.max(1, stand.coverByDay.length);
-    return { sownAt, stand: stand.stand, cold, score: (best?.odds.inTime ?? 0) * (0.5 + stand.stand) + cover + (cold > 0.3 ? 0.2 : 0) };
+    return {
+      sownAt,
+      stand: stand.stand,
+      cold,
+      score: (best?.odds.inTime ?? 0) * (0.5 + stand.stand) + cover + (cold > 0.3 ? 0.2 : 0),
+    };
   };
   const first = score(0);
   // A stand that makes it when sown at once is not made better by waiting: every day of delay is a bare day.
@@ -139,7 +161,12 @@ export function pickEnding(endings: EndingAnswer[]): EndingAnswer | undefined {
 }
 
 /** How well the outcome serves each aim, 0..1; each is a computed quantity over what would be plenty of it. */
-function serves(members: Member[], stand: StandAnswer, best: EndingAnswer | undefined, gap: Gap): Record<string, number> {
+function serves(
+  members: Member[],
+  stand: StandAnswer,
+  best: EndingAnswer | undefined,
+  gap: Gap,
+): Record<string, number> {
   const clip = (x: number) => Math.max(0, Math.min(1, x));
   const weigh = (f: (m: Member) => number) => members.reduce((s, m) => s + f(m) * m.share, 0);
   const cover = stand.coverByDay.reduce((s, c) => s + c, 0) / Math.max(1, stand.coverByDay.length);
@@ -167,7 +194,10 @@ export function rankSamples(samples: Sample[], aims: AimStrands[]): { sample: Sa
   const total = aims.reduce((s, a) => s + a.strands, 0);
   return samples
     .map((sample) => {
-      const served = total > 0 ? aims.reduce((s, a) => s + a.strands * (sample.serves[a.id] ?? 0), 0) / total : sample.serves.hold!;
+      const served =
+        total > 0
+          ? aims.reduce((s, a) => s + a.strands * (sample.serves[a.id] ?? 0), 0) / total
+          : sample.serves.hold!;
       const sure = sample.best ? 0.15 + 0.85 * sample.best.odds.inTime : 0.05;
       return { sample, fit: served * sure * (0.3 + 0.7 * sample.stand.stand) };
     })

@@ -32,15 +32,24 @@ type Draft = Omit<Sample, 'serves' | 'reasons'>;
 
 export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput): Reason[] {
   const out: Reason[] = [];
-  const say = (side: Reason['side'], code: Reason['code'], facts: Reason['facts'] = {}) => out.push({ side, code, facts });
+  const say = (side: Reason['side'], code: Reason['code'], facts: Reason['facts'] = {}) =>
+    out.push({ side, code, facts });
   const { best, stand } = draft;
   const { gap } = input;
   if (!best) say('against', 'no-kit');
   else aboutEnding(best, gap.plantDay, say);
   if (best && best.nitrogen_g_m2.mid >= 1)
-    say('for', 'feeds', { nitrogen: best.nitrogen_g_m2.mid, low: best.nitrogen_g_m2.low, high: best.nitrogen_g_m2.high, need: gap.next.nitrogenNeed_g_m2, crop: gap.next.name });
-  if (best && best.nitrogen_g_m2.mid < -0.4) say('against', 'ties-up-nitrogen', { nitrogen: -best.nitrogen_g_m2.mid, cn: best.carbonToNitrogen });
-  if (stand.closedBeforeFrost >= 0.6) say('for', 'covered-early', { odds: stand.closedBeforeFrost, day: stand.closed.mid });
+    say('for', 'feeds', {
+      nitrogen: best.nitrogen_g_m2.mid,
+      low: best.nitrogen_g_m2.low,
+      high: best.nitrogen_g_m2.high,
+      need: gap.next.nitrogenNeed_g_m2,
+      crop: gap.next.name,
+    });
+  if (best && best.nitrogen_g_m2.mid < -0.4)
+    say('against', 'ties-up-nitrogen', { nitrogen: -best.nitrogen_g_m2.mid, cn: best.carbonToNitrogen });
+  if (stand.closedBeforeFrost >= 0.6)
+    say('for', 'covered-early', { odds: stand.closedBeforeFrost, day: stand.closed.mid });
   if (stand.stand < 0.6) say('against', 'thin-stand', { odds: stand.stand });
   if (stand.weedsHeld.mid >= 0.55) say('for', 'holds-weeds', { share: stand.weedsHeld.mid });
   if (stand.flowerDays.mid >= 7) say('for', 'flowers', { days: stand.flowerDays.mid });
@@ -48,29 +57,56 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
   const crimp = draft.endings.find((e) => e.method === 'crimp');
   if (crimp && crimp.odds.inTime < 0.3) {
     const flower = Math.max(...stand.stages.map((s) => s.flower.mid));
-    if (Number.isFinite(flower) && flower > gap.plantDay - 20) say('against', 'crimp-too-early', { day: flower, late: flower - gap.plantDay });
+    if (Number.isFinite(flower) && flower > gap.plantDay - 20)
+      say('against', 'crimp-too-early', { day: flower, late: flower - gap.plantDay });
   }
   const clash = members.find((m) => m.species.family === gap.next.family);
-  if (clash) say('against', 'same-family', { species: clash.species.name, crop: gap.next.name, family: gap.next.family });
-  const before = members.find((m) => m.species.family !== gap.next.family && input.familiesBefore.includes(m.species.family) && m.species.role !== 'grass');
-  if (before) say('against', 'family-before', { species: before.species.name, family: before.species.family });
-  const smallSeed = gap.next.way === 'seed' && (gap.next.seedSize === 'small' || gap.next.seedSize === 'tiny');
+  if (clash)
+    say('against', 'same-family', {
+      species: clash.species.name,
+      crop: gap.next.name,
+      family: gap.next.family,
+    });
+  const before = members.find(
+    (m) =>
+      m.species.family !== gap.next.family &&
+      input.familiesBefore.includes(m.species.family) &&
+      m.species.role !== 'grass',
+  );
+  if (before)
+    say('against', 'family-before', { species: before.species.name, family: before.species.family });
+  const smallSeed =
+    gap.next.way === 'seed' && (gap.next.seedSize === 'small' || gap.next.seedSize === 'tiny');
   const slow = members.find((m) => m.species.avoidBefore.includes('small-seeded'));
-  if (smallSeed && slow) say('against', 'small-seed-waits', { species: slow.species.name, days: slow.species.smallSeedWait_d });
+  if (smallSeed && slow)
+    say('against', 'small-seed-waits', { species: slow.species.name, days: slow.species.smallSeedWait_d });
   for (const m of members)
     for (const h of input.hazards[m.species.id] ?? [])
-      if (input.keepsSafe.some((who) => h.to.includes(who))) say('against', 'hazard', { species: m.species.name, to: h.to, text: h.text });
+      if (input.keepsSafe.some((who) => h.to.includes(who)))
+        say('against', 'hazard', { species: m.species.name, to: h.to, text: h.text });
   return out;
 }
 
-function aboutEnding(best: EndingAnswer, plantDay: number, say: (s: Reason['side'], c: Reason['code'], f?: Reason['facts']) => void): void {
+function aboutEnding(
+  best: EndingAnswer,
+  plantDay: number,
+  say: (s: Reason['side'], c: Reason['code'], f?: Reason['facts']) => void,
+): void {
   const odds = best.odds.inTime;
-  const facts = { odds, method: best.method, ready: best.ready.mid, plantDay, lies: best.lies_d, start: best.startDay };
+  const facts = {
+    odds,
+    method: best.method,
+    ready: best.ready.mid,
+    plantDay,
+    lies: best.lies_d,
+    start: best.startDay,
+  };
   if (best.method === 'winterkill') {
     if (odds >= 0.7) say('for', 'frost-ends-it', facts);
     else say('against', 'frost-may-spare', { odds: 1 - best.odds.dead });
   } else if (odds >= 0.7) say('for', 'in-time', facts);
-  if (odds < 0.7 && best.odds.dead < 0.5) say('against', 'method-fails', { method: best.method, surviving: best.surviving, odds: best.odds.dead });
+  if (odds < 0.7 && best.odds.dead < 0.5)
+    say('against', 'method-fails', { method: best.method, surviving: best.surviving, odds: best.odds.dead });
   else if (odds < 0.7) say('against', 'late', { ...facts, late: best.ready.mid - plantDay });
   if (best.odds.noSeed < 0.8) say('against', 'sets-seed', { odds: 1 - best.odds.noSeed });
 }

@@ -26,10 +26,22 @@ const NEAR_END_EVERY_D = 7;
 const CHECK_AFTER_D = 14;
 
 /** Everything still to do, soonest first. */
-export function jobsOf(plantings: PlantingSpan[], covers: (CoverSpan & { verdict: string | null })[], looks: SeenOn[], today: Day): Job[] {
+export function jobsOf(
+  plantings: PlantingSpan[],
+  covers: (CoverSpan & { verdict: string | null })[],
+  looks: SeenOn[],
+  today: Day,
+): Job[] {
   const jobs: Job[] = [];
   const add = (kind: Job['kind'], bedId: string, refId: string, on: string, pass?: number) =>
-    jobs.push({ id: `${refId}:${kind}${pass === undefined ? '' : `:${pass}`}`, kind, bedId, refId, on, pass });
+    jobs.push({
+      id: `${refId}:${kind}${pass === undefined ? '' : `:${pass}`}`,
+      kind,
+      bedId,
+      refId,
+      on,
+      pass,
+    });
   for (const p of plantings) {
     if (!p.plantedOn) add('plant', p.bedId, p.id, p.plantOn);
     else if (!p.clearedOn) add('clear', p.bedId, p.id, p.clearOn);
@@ -46,7 +58,8 @@ export function jobsOf(plantings: PlantingSpan[], covers: (CoverSpan & { verdict
     });
     if (begun) {
       const last = c.passes.filter((p) => p.doneOn).at(-1)!;
-      if (c.passes.every((p) => p.doneOn)) add('check', c.bedId, c.id, isoOf(dayOf(last.doneOn!) + CHECK_AFTER_D));
+      if (c.passes.every((p) => p.doneOn))
+        add('check', c.bedId, c.id, isoOf(dayOf(last.doneOn!) + CHECK_AFTER_D));
     } else {
       add('look', c.bedId, c.id, isoOf(nextLook(c, looks, today)));
     }

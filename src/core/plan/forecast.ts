@@ -52,17 +52,50 @@ const GROWTH_STEP_D = 5;
 
 export function forecastCover(input: ForecastInput): Forecast {
   const plantAt = Math.max(20, input.plantDay - input.sowDay);
-  const observed = new Map((input.observed ?? []).map(([day, tmin_c, tmax_c, rain_mm]) => [day, { day, tmin_c, tmax_c, rain_mm } as ObservedDay]));
-  const ensemble = makeEnsemble(input.site, input.sowDay, plantAt + AFTER_PLANTING_D, input.years, seedOf(`sown ${input.sowDay}`), observed);
-  const plan = { members: input.members, seed_g_m2: input.seed_g_m2, way: input.way, soil: input.soil, watered: input.watered, sownAt: 0, plantAt, next: input.next };
+  const observed = new Map(
+    (input.observed ?? []).map(([day, tmin_c, tmax_c, rain_mm]) => [
+      day,
+      { day, tmin_c, tmax_c, rain_mm } as ObservedDay,
+    ]),
+  );
+  const ensemble = makeEnsemble(
+    input.site,
+    input.sowDay,
+    plantAt + AFTER_PLANTING_D,
+    input.years,
+    seedOf(`sown ${input.sowDay}`),
+    observed,
+  );
+  const plan = {
+    members: input.members,
+    seed_g_m2: input.seed_g_m2,
+    way: input.way,
+    soil: input.soil,
+    watered: input.watered,
+    sownAt: 0,
+    plantAt,
+    next: input.next,
+  };
   const even = growPlan(plan, ensemble);
   const weights = input.looks.length > 0 ? weighByLooks(even, input.looks) : undefined;
   const grown = { ...even, weights };
   const minutes = Object.fromEntries(input.methods.map((m) => [m.id, m.minutesPer100m2]));
-  const endings = answerEndings(grown, input.methods.map((m) => m.id), minutes, input.today - input.sowDay);
+  const endings = answerEndings(
+    grown,
+    input.methods.map((m) => m.id),
+    minutes,
+    input.today - input.sowDay,
+  );
   const usable = new Set(input.methods.filter((m) => m.missing.length === 0).map((m) => m.id));
   const best = pickEnding(endings.filter((e) => usable.has(e.method)));
-  const settled = input.settled && answerEnding(grown, input.settled.method, input.settled.startDay - input.sowDay, minutes[input.settled.method] ?? 0);
+  const settled =
+    input.settled &&
+    answerEnding(
+      grown,
+      input.settled.method,
+      input.settled.startDay - input.sowDay,
+      minutes[input.settled.method] ?? 0,
+    );
   const growth = [];
   for (let d = 0; d < ensemble.days; d += GROWTH_STEP_D) {
     const of = (f: (c: (typeof grown.courses)[number]) => number) => spreadOf(grown.courses.map(f), weights);

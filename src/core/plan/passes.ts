@@ -20,10 +20,17 @@ export function datedPasses(
   answer: Pick<EndingAnswer, 'startDay' | 'dead' | 'method'>,
   plantDay: Day,
 ): DatedPass[] {
-  const start = answer.method === 'winterkill' ? Math.min(plantDay - LEAST_LEAD_D, finite(answer.dead.high, plantDay - LEAST_LEAD_D)) : answer.startDay;
+  const start =
+    answer.method === 'winterkill'
+      ? Math.min(plantDay - LEAST_LEAD_D, finite(answer.dead.high, plantDay - LEAST_LEAD_D))
+      : answer.startDay;
   return passes.map((p) => ({
     kind: p.kind,
-    due: isoOf(p.after_d === null ? Math.min(plantDay, finite(answer.dead.high, finite(answer.dead.mid, plantDay))) : start + p.after_d),
+    due: isoOf(
+      p.after_d === null
+        ? Math.min(plantDay, finite(answer.dead.high, finite(answer.dead.mid, plantDay)))
+        : start + p.after_d,
+    ),
     doneOn: null,
   }));
 }

@@ -33,7 +33,14 @@ export function growPlan(plan: Plan, ensemble: Ensemble, years = ensemble.season
   const courses = ensemble.seasons.slice(0, years).map((season, y) => {
     const course = makeCourse(ensemble.days, plan.members);
     return growStand(
-      { members: plan.members, seed_g_m2: plan.seed_g_m2, way: plan.way, soil: plan.soil, sownAt: plan.sownAt, watered: plan.watered },
+      {
+        members: plan.members,
+        seed_g_m2: plan.seed_g_m2,
+        way: plan.way,
+        soil: plan.soil,
+        sownAt: plan.sownAt,
+        watered: plan.watered,
+      },
       season,
       ensemble.variations[y]!,
       course,
@@ -43,7 +50,12 @@ export function growPlan(plan: Plan, ensemble: Ensemble, years = ensemble.season
 }
 
 /** All ways of ending in `methods` on their best dates. Ways that never work in this gap come back with odds near zero, not missing. */
-export function answerEndings(grown: GrownPlan, methods: MethodId[], minutes: Partial<Record<MethodId, number>>, notBefore = 0): EndingAnswer[] {
+export function answerEndings(
+  grown: GrownPlan,
+  methods: MethodId[],
+  minutes: Partial<Record<MethodId, number>>,
+  notBefore = 0,
+): EndingAnswer[] {
   return methods.map((method) => bestStart(grown, method, minutes[method] ?? 0, notBefore));
 }
 
@@ -53,7 +65,12 @@ interface Tried {
   years: YearEnd[];
 }
 
-function bestStart(grown: GrownPlan, method: MethodId, minutesPer100m2: number, notBefore: number): EndingAnswer {
+function bestStart(
+  grown: GrownPlan,
+  method: MethodId,
+  minutesPer100m2: number,
+  notBefore: number,
+): EndingAnswer {
   const { plan } = grown;
   const first = Math.max(plan.sownAt + LEAST_GROWTH_D, notBefore);
   const starts: number[] = [];
@@ -66,7 +83,11 @@ function bestStart(grown: GrownPlan, method: MethodId, minutesPer100m2: number, 
   const near = tried.filter((t) => t.inTime >= best - WINDOW_SLACK && t.inTime > 0);
   // Among equally safe days the latest leaves the cover most time; the list runs from late to early.
   const chosen = near[0] ?? tried[tried.length - 1]!;
-  return { ...summarise(grown, method, chosen), windowDays: windowOf(grown, near, chosen, step), minutesPer100m2 };
+  return {
+    ...summarise(grown, method, chosen),
+    windowDays: windowOf(grown, near, chosen, step),
+    minutesPer100m2,
+  };
 }
 
 function windowOf(grown: GrownPlan, near: Tried[], chosen: Tried, step: number): [number, number] {
@@ -80,23 +101,47 @@ function windowOf(grown: GrownPlan, near: Tried[], chosen: Tried, step: number):
 /** One method begun on one day, over all years. */
 export function tryStart(grown: GrownPlan, method: MethodId, start: number): Tried {
   const { plan, ensemble, courses } = grown;
-  const years = courses.map((course, y) => endStand(plan, method, start, course, ensemble.seasons[y]!, ensemble.variations[y]!));
-  const inTime = shareOf(years.length, (y) => years[y]!.readyAt <= plan.plantAt && years[y]!.stageAtEnd < 5, grown.weights);
+  const years = courses.map((course, y) =>
+    endStand(plan, method, start, course, ensemble.seasons[y]!, ensemble.variations[y]!),
+  );
+  const inTime = shareOf(
+    years.length,
+    (y) => years[y]!.readyAt <= plan.plantAt && years[y]!.stageAtEnd < 5,
+    grown.weights,
+  );
   return { start, inTime, years };
 }
 
-export function answerEnding(grown: GrownPlan, method: MethodId, start: number, minutesPer100m2: number): EndingAnswer {
+export function answerEnding(
+  grown: GrownPlan,
+  method: MethodId,
+  start: number,
+  minutesPer100m2: number,
+): EndingAnswer {
   const tried = tryStart(grown, method, start);
-  return { ...summarise(grown, method, tried), windowDays: [grown.ensemble.fromDay + start, grown.ensemble.fromDay + start], minutesPer100m2 };
+  return {
+    ...summarise(grown, method, tried),
+    windowDays: [grown.ensemble.fromDay + start, grown.ensemble.fromDay + start],
+    minutesPer100m2,
+  };
 }
 
-function summarise(grown: GrownPlan, method: MethodId, tried: Tried): Omit<EndingAnswer, 'windowDays' | 'minutesPer100m2'> {
+function summarise(
+  grown: GrownPlan,
+  method: MethodId,
+  tried: Tried,
+): Omit<EndingAnswer, 'windowDays' | 'minutesPer100m2'> {
   const { ensemble, plan, weights, courses } = grown;
   const { years, start } = tried;
   const from = ensemble.fromDay;
   const pick = (f: (y: YearEnd) => number) => spreadOf(years.map(f), weights);
   const dead = pick((y) => from + y.deadAt);
-  const startDay = method === 'winterkill' ? (Number.isFinite(dead.mid) ? Math.round(dead.mid) : from + plan.plantAt) : from + start;
+  const startDay =
+    method === 'winterkill'
+      ? Number.isFinite(dead.mid)
+        ? Math.round(dead.mid)
+        : from + plan.plantAt
+      : from + start;
   const lies = years.map((y) => (Number.isFinite(y.deadAt) ? Math.max(0, y.deadAt - start) : Infinity));
   return {
     method,
@@ -114,12 +159,29 @@ function summarise(grown: GrownPlan, method: MethodId, tried: Tried): Omit<Endin
     residue_g_m2: pick((y) => y.residueAtPlanting_g_m2),
     dryMatter_g_m2: pick((y) => y.dm_g_m2),
     carbonToNitrogen: carbonToNitrogen(
-      meanOf(years.map((y) => y.dm_g_m2), weights),
-      meanOf(years.map((y) => y.n_g_m2), weights),
+      meanOf(
+        years.map((y) => y.dm_g_m2),
+        weights,
+      ),
+      meanOf(
+        years.map((y) => y.n_g_m2),
+        weights,
+      ),
     ),
-    stageAtStart: quantile(courses.map((c) => c.stage[Math.min(c.days - 1, start) * c.members]!), 0.5, weights),
-    heightAtStart_m: quantile(courses.map((c) => c.height_m[Math.min(c.days - 1, start)]!), 0.5, weights),
-    surviving: meanOf(years.map((y) => y.surviving), weights),
+    stageAtStart: quantile(
+      courses.map((c) => c.stage[Math.min(c.days - 1, start) * c.members]!),
+      0.5,
+      weights,
+    ),
+    heightAtStart_m: quantile(
+      courses.map((c) => c.height_m[Math.min(c.days - 1, start)]!),
+      0.5,
+      weights,
+    ),
+    surviving: meanOf(
+      years.map((y) => y.surviving),
+      weights,
+    ),
   };
 }
 
@@ -193,14 +255,21 @@ export function answerStand(grown: GrownPlan, ending: EndingAnswer | undefined):
 export function stageSpreads(grown: GrownPlan): StandAnswer['stages'] {
   const { plan, ensemble, courses, weights } = grown;
   return plan.members.map((m, s) => {
-    const reached = (mark: number) => spreadOf(courses.map((c) => ensemble.fromDay + firstAt(c, s, mark)), weights);
+    const reached = (mark: number) =>
+      spreadOf(
+        courses.map((c) => ensemble.fromDay + firstAt(c, s, mark)),
+        weights,
+      );
     return {
       speciesId: m.species.id,
       bud: reached(2),
       flower: reached(3),
       milk: reached(4),
       seed: reached(5),
-      survives: meanOf(courses.map((c) => c.alive[(Math.min(plan.plantAt, c.days) - 1) * c.members + s]!), weights),
+      survives: meanOf(
+        courses.map((c) => c.alive[(Math.min(plan.plantAt, c.days) - 1) * c.members + s]!),
+        weights,
+      ),
     };
   });
 }
@@ -216,7 +285,8 @@ function firstAt(course: Course, s: number, mark: number): number {
 function inFlower(course: Course, d: number): boolean {
   for (let s = 0; s < course.members; s++) {
     const i = d * course.members + s;
-    if (course.alive[i]! > 0.2 && course.stage[i]! >= FLOWERS_FROM && course.stage[i]! <= FLOWERS_TO) return true;
+    if (course.alive[i]! > 0.2 && course.stage[i]! >= FLOWERS_FROM && course.stage[i]! <= FLOWERS_TO)
+      return true;
   }
   return false;
 }

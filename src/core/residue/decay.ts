@@ -13,9 +13,11 @@ const WEED_B = 0.2;
 export const carbonToNitrogen = (dm_g_m2: number, n_g_m2: number): number =>
   n_g_m2 > 0 ? (dm_g_m2 * CARBON_PCT) / 100 / n_g_m2 : 100;
 
-export const decayRate = (cn: number): number => Math.max(0.009, Math.min(0.055, 0.31 / Math.pow(Math.max(8, cn), 0.8)));
+export const decayRate = (cn: number): number =>
+  Math.max(0.009, Math.min(0.055, 0.31 / Math.pow(Math.max(8, cn), 0.8)));
 
-export const residueCover = (dm_g_m2: number, am_ha_t: number): number => 1 - Math.exp((-am_ha_t * dm_g_m2) / 100);
+export const residueCover = (dm_g_m2: number, am_ha_t: number): number =>
+  1 - Math.exp((-am_ha_t * dm_g_m2) / 100);
 
 export const weedsThrough = (dm_g_m2: number): number => Math.exp((-WEED_B * dm_g_m2) / 100);
 

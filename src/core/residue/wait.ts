@@ -20,12 +20,36 @@ export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled';
  * Worked figure: transplants through a fresh vetch mat, 4 days; small seed after it, 24.
  */
 export function waitDays20(handling: Handling, cn: number, crop: NextCrop, smallSeedWait_d: number): number {
-  const kind = crop.way === 'transplant' ? 0 : crop.seedSize === 'large' || crop.seedSize === 'medium' ? 1 : 2;
+  const kind =
+    crop.way === 'transplant' ? 0 : crop.seedSize === 'large' || crop.seedSize === 'medium' ? 1 : 2;
   const small = kind === 2 ? smallSeedWait_d : 0;
   if (handling === 'winterkilled') return Math.max([0, 0, 2][kind]!, small * 0.15);
   if (handling === 'sheet') return Math.max([2, 3, 5][kind]!, small * 0.4);
-  if (handling === 'surface') return Math.max(betweenRows(cn, [20, 30], [[4, 9, 24], [4, 12, 35]])[kind]!, small);
-  return Math.max(betweenRows(cn, [12, 20, 32, 50], [[8, 12, 18], [12, 16, 21], [21, 24, 32], [35, 42, 49]])[kind]!, small);
+  if (handling === 'surface')
+    return Math.max(
+      betweenRows(
+        cn,
+        [20, 30],
+        [
+          [4, 9, 24],
+          [4, 12, 35],
+        ],
+      )[kind]!,
+      small,
+    );
+  return Math.max(
+    betweenRows(
+      cn,
+      [12, 20, 32, 50],
+      [
+        [8, 12, 18],
+        [12, 16, 21],
+        [21, 24, 32],
+        [35, 42, 49],
+      ],
+    )[kind]!,
+    small,
+  );
 }
 
 function betweenRows(cn: number, at: number[], rows: number[][]): number[] {

@@ -1,5 +1,6 @@
 /** Expected failure as a value: `code` names the kind, the other fields carry the facts. Sentences are made in the interface. */
-export type Result<T, F extends { code: string } = Failure> = { ok: true; value: T } | { ok: false; failure: F };
+export type Result<T, F extends { code: string } = Failure> =
+  { ok: true; value: T } | { ok: false; failure: F };
 
 export interface Failure {
   code: string;
@@ -10,7 +11,11 @@ export interface Failure {
 }
 
 export const ok = <T>(value: T): Result<T, never> => ({ ok: true, value });
-export const fail = (code: string, where?: string, facts?: Record<string, string | number>): Result<never> => ({
+export const fail = (
+  code: string,
+  where?: string,
+  facts?: Record<string, string | number>,
+): Result<never> => ({
   ok: false,
   failure: { code, where, facts },
 });

@@ -43,5 +43,9 @@ export function frostRecord(climate: DailyClimate, years: number, seed: number):
     coldest += low / years;
   }
   const back = (d: number) => (Number.isFinite(d) ? Math.round(centre + d) % YEAR_DAYS : undefined);
-  return { lastFrost_doy: back(quantile(last, 0.5)), firstFrost_doy: back(quantile(first, 0.5)), coldestNight_c: coldest };
+  return {
+    lastFrost_doy: back(quantile(last, 0.5)),
+    firstFrost_doy: back(quantile(first, 0.5)),
+    coldestNight_c: coldest,
+  };
 }

@@ -24,17 +24,25 @@ const FEWEST_DAYS = 330;
  * Fails with `weather-short` under 330 days, `weather-month-missing` when a month has fewer than 15 days,
  * `weather-swapped` when nights are warmer than afternoons on over one day in fifty.
  */
-export function siteFromDaily(latitude_deg: number, days: ObservedDay[], coastal: boolean): Result<{ site: Site; report: DailyReport }> {
+export function siteFromDaily(
+  latitude_deg: number,
+  days: ObservedDay[],
+  coastal: boolean,
+): Result<{ site: Site; report: DailyReport }> {
   const sorted = [...days].sort((a, b) => a.day - b.day);
   const good = sorted.filter((d) => d.tmin_c <= d.tmax_c);
   const swapped = sorted.length - good.length;
-  if (sorted.length > 0 && swapped > sorted.length / 50) return fail('weather-swapped', undefined, { days: swapped });
-  if (good.length < FEWEST_DAYS) return fail('weather-short', undefined, { days: good.length, least: FEWEST_DAYS });
+  if (sorted.length > 0 && swapped > sorted.length / 50)
+    return fail('weather-swapped', undefined, { days: swapped });
+  if (good.length < FEWEST_DAYS)
+    return fail('weather-short', undefined, { days: good.length, least: FEWEST_DAYS });
   const byMonth = Array.from({ length: 12 }, () => [] as ObservedDay[]);
   for (const d of good) byMonth[monthOf(d.day)]!.push(d);
   const thin = byMonth.findIndex((m) => m.length < 15);
-  if (thin >= 0) return fail('weather-month-missing', undefined, { month: thin + 1, days: byMonth[thin]!.length });
-  const mean = (m: ObservedDay[], f: (d: ObservedDay) => number) => m.reduce((s, d) => s + f(d), 0) / m.length;
+  if (thin >= 0)
+    return fail('weather-month-missing', undefined, { month: thin + 1, days: byMonth[thin]!.length });
+  const mean = (m: ObservedDay[], f: (d: ObservedDay) => number) =>
+    m.reduce((s, d) => s + f(d), 0) / m.length;
   const sd = byMonth.map((m) => {
     const centre = mean(m, (d) => (d.tmin_c + d.tmax_c) / 2);
     return Math.sqrt(mean(m, (d) => ((d.tmin_c + d.tmax_c) / 2 - centre) ** 2));
@@ -74,5 +82,12 @@ function report(days: ObservedDay[], swapped: number): DailyReport {
     gaps += missing;
     longest = Math.max(longest, missing);
   }
-  return { days: days.length, from: isoOf(days[0]!.day), to: isoOf(days.at(-1)!.day), gaps, longestGap_d: longest, swapped };
+  return {
+    days: days.length,
+    from: isoOf(days[0]!.day),
+    to: isoOf(days.at(-1)!.day),
+    gaps,
+    longestGap_d: longest,
+    swapped,
+  };
 }

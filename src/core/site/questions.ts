@@ -73,7 +73,10 @@ export function siteFromQuestions(q: FourQuestions, patterns: ClimatePattern[]):
     // Without frost dates the afternoon and the coldest night alone set level and swing.
     for (let round = 0; round < 20; round++) {
       const record = frostRecord(dailyClimate(build(shape)), YEARS, SEED);
-      shape = { ...shape, nightSwing_c: Math.max(0.5, shape.nightSwing_c + 0.35 * (record.coldestNight_c - q.coldestNight_c)) };
+      shape = {
+        ...shape,
+        nightSwing_c: Math.max(0.5, shape.nightSwing_c + 0.35 * (record.coldestNight_c - q.coldestNight_c)),
+      };
       shape.nightMean_c = q.summerAfternoon_c - 11 - shape.nightSwing_c;
     }
   }
@@ -90,7 +93,11 @@ function miss(site: Site, q: FourQuestions): [number, number, number] {
     const d = (((got - want) % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS;
     return d > YEAR_DAYS / 2 ? d - YEAR_DAYS : d;
   };
-  return [days(r.lastFrost_doy, q.lastFrost_doy!, -60), days(r.firstFrost_doy, q.firstFrost_doy!, 60), r.coldestNight_c - q.coldestNight_c];
+  return [
+    days(r.lastFrost_doy, q.lastFrost_doy!, -60),
+    days(r.firstFrost_doy, q.firstFrost_doy!, 60),
+    r.coldestNight_c - q.coldestNight_c,
+  ];
 }
 
 /** One damped Gauss-Newton step on (mean, swing, coldest day). */
@@ -125,7 +132,8 @@ function solve3(a: number[][], b: number[]): number[] {
 }
 
 function siteOf(s: Shape, q: FourQuestions, rain: { rain_mm: number[]; coastal: boolean }): Site {
-  const night = (doy: number) => s.nightMean_c - s.nightSwing_c * Math.cos((2 * Math.PI * (doy - s.coldest_doy)) / YEAR_DAYS);
+  const night = (doy: number) =>
+    s.nightMean_c - s.nightSwing_c * Math.cos((2 * Math.PI * (doy - s.coldest_doy)) / YEAR_DAYS);
   const tmin_c = Array.from({ length: 12 }, (_, m) => night(30.5 * m + 15));
   const warmNight = Math.max(...tmin_c);
   const warmRange = Math.max(4, Math.min(20, q.summerAfternoon_c - warmNight));
@@ -156,5 +164,9 @@ function nearestRain(q: FourQuestions, patterns: ClimatePattern[], shape: Shape)
     Math.abs(Math.abs(q.latitude_deg) - p.latitude_deg) / 2 +
     Math.abs(shape.nightSwing_c - (Math.max(...p.tmin_c) - Math.min(...p.tmin_c)) / 2) / 2;
   const best = [...patterns].sort((a, b) => distance(a) - distance(b))[0]!;
-  return { name: best.name, coastal: best.coastal, rain_mm: south ? shiftHemisphere(best.rain_mm) : best.rain_mm };
+  return {
+    name: best.name,
+    coastal: best.coastal,
+    rain_mm: south ? shiftHemisphere(best.rain_mm) : best.rain_mm,
+  };
 }

@@ -6,7 +6,10 @@ import { type Site } from './site.ts';
 const WARM_SHARE = 0.55;
 const WARM_FLOOR_C = 1.8;
 
-export const spreadFrom = (sdCold_c: number) => ({ sdCold_c, sdWarm_c: Math.max(Math.min(WARM_FLOOR_C, sdCold_c), WARM_SHARE * sdCold_c) });
+export const spreadFrom = (sdCold_c: number) => ({
+  sdCold_c,
+  sdWarm_c: Math.max(Math.min(WARM_FLOOR_C, sdCold_c), WARM_SHARE * sdCold_c),
+});
 
 /**
  * Finds the day-to-day spread at which generated years have the wanted mean coldest night (halving search, 0.2 to 12 °C).

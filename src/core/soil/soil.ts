@@ -14,4 +14,5 @@ export const START_NITROGEN_G_M2 = { lean: 3, fair: 7, rich: 11 } as const;
 export const MINERALISED_G_M2_D = { lean: 0.025, fair: 0.048, rich: 0.085 } as const;
 
 /** Stirs with temperature: doubles every 10 °C, stops in frozen ground. */
-export const mineralisationFactor = (soil_c: number): number => (soil_c <= 0 ? 0 : Math.pow(2, (soil_c - 15) / 10));
+export const mineralisationFactor = (soil_c: number): number =>
+  soil_c <= 0 ? 0 : Math.pow(2, (soil_c - 15) / 10);

@@ -21,7 +21,12 @@ export function hardenDay(hardening: number, mean_c: number): number {
   return Math.max(0, Math.min(1, hardening + (pull > 0 ? pull : pull * DEHARDEN_TIMES)));
 }
 
-export function lethal50_c(species: Species, hardening: number, effective_cd: number, plain_cd: number): number {
+export function lethal50_c(
+  species: Species,
+  hardening: number,
+  effective_cd: number,
+  plain_cd: number,
+): number {
   const { hardened_c, tender_c } = species.cold;
   if (effective_cd >= species.stages.bud_cd) return tender_c;
   const youth = plain_cd < SEEDLING_CD ? SEEDLING_PENALTY_C * (1 - plain_cd / SEEDLING_CD) : 0;

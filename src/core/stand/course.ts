@@ -60,7 +60,14 @@ export function makeCourse(days: number, members: Member[]): Course {
     height_m: new Float32Array(days),
     emerged: new Float64Array(n),
     plants_m2: new Float64Array(n),
-    soilNitrogen: { start_g_m2: 0, mineralised_g_m2: 0, taken_g_m2: 0, fixed_g_m2: 0, leached_g_m2: 0, end_g_m2: 0 },
+    soilNitrogen: {
+      start_g_m2: 0,
+      mineralised_g_m2: 0,
+      taken_g_m2: 0,
+      fixed_g_m2: 0,
+      leached_g_m2: 0,
+      end_g_m2: 0,
+    },
     water: { start_mm: 0, rain_mm: 0, watered_mm: 0, used_mm: 0, drained_mm: 0, end_mm: 0 },
   };
 }

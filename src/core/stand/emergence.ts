@@ -14,7 +14,9 @@ const SURFACE_WAYS = new Set(['surface', 'standing-crop', 'cut-over']);
 const SURFACE_TAKE = { easy: 1.15, fair: 0.75, hard: 0.3 } as const;
 
 export const wayShare = (species: Species, way: SowingWay): number =>
-  SURFACE_WAYS.has(way.id) ? Math.min(0.6, way.emergedShare * SURFACE_TAKE[species.seed.takesOnSurface]) : way.emergedShare;
+  SURFACE_WAYS.has(way.id)
+    ? Math.min(0.6, way.emergedShare * SURFACE_TAKE[species.seed.takesOnSurface])
+    : way.emergedShare;
 
 /**
  * Answers: what share of seed comes up at this seed-bed temperature?
@@ -38,4 +40,5 @@ export function moistureRate(share: number): number {
 }
 
 /** Share of the possible stand that comes up when moisture during emergence averaged `mean` (0..1); a dry week keeps about a fifth. */
-export const moistureShare = (mean: number): number => 0.15 + 0.85 * Math.pow(Math.max(0, Math.min(1, mean)), 0.8);
+export const moistureShare = (mean: number): number =>
+  0.15 + 0.85 * Math.pow(Math.max(0, Math.min(1, mean)), 0.8);

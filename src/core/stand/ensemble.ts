@@ -42,7 +42,9 @@ export function makeEnsemble(
   return {
     fromDay,
     days,
-    seasons: Array.from({ length: years }, (_, y) => makeSeason(climate, fromDay, days, seed + y * 7919, observed)),
+    seasons: Array.from({ length: years }, (_, y) =>
+      makeSeason(climate, fromDay, days, seed + y * 7919, observed),
+    ),
     variations: Array.from({ length: years }, () => drawVariation(stream)),
   };
 }

@@ -1,9 +1,24 @@
 import { type Season } from '../weather/season.ts';
-import { AVAILABLE_WATER_MM, MINERALISED_G_M2_D, SEED_ZONE_MM, type Soil, START_NITROGEN_G_M2, mineralisationFactor } from '../soil/soil.ts';
+import {
+  AVAILABLE_WATER_MM,
+  MINERALISED_G_M2_D,
+  SEED_ZONE_MM,
+  type Soil,
+  START_NITROGEN_G_M2,
+  mineralisationFactor,
+} from '../soil/soil.ts';
 import { hardenDay, lethal50_c, plantTemperature_c, survival } from './cold.ts';
 import { type Course } from './course.ts';
 import { type SowingWay, moistureRate, moistureShare, temperatureShare, wayShare } from './emergence.ts';
-import { coverOf, heightOf, leafShare, ownNitrogenPct, SPECIFIC_LEAF_AREA_M2_G, turnover, winterLoss } from './leaf.ts';
+import {
+  coverOf,
+  heightOf,
+  leafShare,
+  ownNitrogenPct,
+  SPECIFIC_LEAF_AREA_M2_G,
+  turnover,
+  winterLoss,
+} from './leaf.ts';
 import { type Member } from './species.ts';
 import { chillFactor, chillOfDay, daylengthFactor, stageNumber } from './stage.ts';
 import { warmthOfDay } from './thermal.ts';
@@ -90,7 +105,13 @@ export function growStand(input: StandInput, season: Season, v: Variation, out: 
   const water = out.water;
   const nb = out.soilNitrogen;
   Object.assign(water, { start_mm: root_mm, rain_mm: 0, watered_mm: 0, used_mm: 0, drained_mm: 0 });
-  Object.assign(nb, { start_g_m2: mineral, mineralised_g_m2: 0, taken_g_m2: 0, fixed_g_m2: 0, leached_g_m2: 0 });
+  Object.assign(nb, {
+    start_g_m2: mineral,
+    mineralised_g_m2: 0,
+    taken_g_m2: 0,
+    fixed_g_m2: 0,
+    leached_g_m2: 0,
+  });
   let crowding = 1;
 
   for (let d = 0; d < season.days; d++) {
@@ -101,7 +122,8 @@ export function growStand(input: StandInput, season: Season, v: Variation, out: 
 
     // Water
     const before = root_mm;
-    const wantsWater = input.watered && d >= input.sownAt && seedZone_mm < SEED_ZONE_MM * 0.5 && anyWaiting(plants);
+    const wantsWater =
+      input.watered && d >= input.sownAt && seedZone_mm < SEED_ZONE_MM * 0.5 && anyWaiting(plants);
     const watering = wantsWater ? 6 : 0;
     const wetIn = season.rain_mm[d]! + watering;
     let fi = 0;
@@ -109,18 +131,27 @@ export function growStand(input: StandInput, season: Season, v: Variation, out: 
     const intercepted = (1 - Math.exp(-fi)) * crowding;
     const soilDemand = et0 * (1 - 0.8 * intercepted) * 0.6 * Math.min(1, seedZone_mm / (SEED_ZONE_MM * 0.6));
     const waterStress = Math.min(1, root_mm / (capacity_mm * 0.4));
-    const use = Math.min(root_mm + wetIn, et0 * intercepted * 1.05 * waterStress + Math.min(soilDemand, root_mm));
+    const use = Math.min(
+      root_mm + wetIn,
+      et0 * intercepted * 1.05 * waterStress + Math.min(soilDemand, root_mm),
+    );
     const full = root_mm + wetIn - use;
     const drained = Math.max(0, full - capacity_mm);
     root_mm = full - drained;
-    seedZone_mm = Math.max(0, Math.min(SEED_ZONE_MM, seedZone_mm + wetIn - soilDemand - et0 * intercepted * 0.15));
+    seedZone_mm = Math.max(
+      0,
+      Math.min(SEED_ZONE_MM, seedZone_mm + wetIn - soilDemand - et0 * intercepted * 0.15),
+    );
     water.rain_mm += season.rain_mm[d]!;
     water.watered_mm += watering;
     water.used_mm += before + wetIn - drained - root_mm;
     water.drained_mm += drained;
 
     // Nitrogen in the soil
-    const freed = MINERALISED_G_M2_D[soil.fertility] * mineralisationFactor(season.soil_c[d]!) * Math.max(0.3, waterStress);
+    const freed =
+      MINERALISED_G_M2_D[soil.fertility] *
+      mineralisationFactor(season.soil_c[d]!) *
+      Math.max(0.3, waterStress);
     const leached = mineral * (1 - Math.exp(-drained / LEACH_SCALE_MM));
     mineral += freed - leached;
     nb.mineralised_g_m2 += freed;
@@ -158,7 +189,8 @@ export function growStand(input: StandInput, season: Season, v: Variation, out: 
       // Stage, hardening, death by cold and heat
       p.plain_cd += cd;
       p.chilled_d += chillOfDay(mean);
-      p.effective_cd += cd * v.stageRate * daylengthFactor(sp, season.dayLength_h[d]!) * chillFactor(sp, p.chilled_d);
+      p.effective_cd +=
+        cd * v.stageRate * daylengthFactor(sp, season.dayLength_h[d]!) * chillFactor(sp, p.chilled_d);
       const stage = stageNumber(sp, p.effective_cd);
       p.hardening = hardenDay(p.hardening, mean);
       const lt50 = lethal50_c(sp, p.hardening, p.effective_cd, p.plain_cd) + v.hardiness_c;
@@ -188,8 +220,19 @@ export function growStand(input: StandInput, season: Season, v: Variation, out: 
         const aging = stage < 3 ? 1 : stage < 4 ? 0.6 : stage < 5 ? 0.3 : 0.05;
         const frost = tmin < -1 ? FROSTY_DAY : 1;
         const light_g =
-          sp.growth.rue_g_MJ * par * light * Math.min(1, warmth / WARM_ENOUGH) * frost * waterStress * Math.max(0, fed) * aging * v.growth;
-        const made = Math.min(light_g, sp.growth.cap_g_m2_d * v.growth * aging * (lightPull > 0 ? p.intercept / lightPull : 1));
+          sp.growth.rue_g_MJ *
+          par *
+          light *
+          Math.min(1, warmth / WARM_ENOUGH) *
+          frost *
+          waterStress *
+          Math.max(0, fed) *
+          aging *
+          v.growth;
+        const made = Math.min(
+          light_g,
+          sp.growth.cap_g_m2_d * v.growth * aging * (lightPull > 0 ? p.intercept / lightPull : 1),
+        );
         const shed = p.dm * turnover(sp, mean);
         p.dm += made - shed;
         p.n -= shed * (p.dm > 0 ? (0.5 * p.n) / (p.dm + shed) : 0);
@@ -244,7 +287,8 @@ const newPlant = (potential: number): Plant => ({
 const anyWaiting = (plants: Plant[]): boolean => plants.some((p) => p.emergence < 1);
 
 /** Rich ground lowers fixation; the share in the catalogue is for modest ground. */
-const fixation = (share: number, soil: Soil): number => share * (soil.fertility === 'rich' ? 0.65 : soil.fertility === 'lean' ? 1.1 : 1);
+const fixation = (share: number, soil: Soil): number =>
+  share * (soil.fertility === 'rich' ? 0.65 : soil.fertility === 'lean' ? 1.1 : 1);
 
 function swell(p: Plant, sp: Member['species'], soil_c: number, moisture: number, v: Variation): void {
   const t = sp.thermal;
@@ -256,7 +300,9 @@ function swell(p: Plant, sp: Member['species'], soil_c: number, moisture: number
   // Seed that lies cold or dry is eaten and rots: about a tenth a fortnight.
   p.potential *= 0.993;
   p.plain_cd += soil_c;
-  if (p.emergence >= 1) p.potential *= temperatureShare(sp, p.plain_cd / p.moistDays) * moistureShare(p.moistSum / p.moistDays) * v.emergence;
+  if (p.emergence >= 1)
+    p.potential *=
+      temperatureShare(sp, p.plain_cd / p.moistDays) * moistureShare(p.moistSum / p.moistDays) * v.emergence;
 }
 
 function emerge(p: Plant, m: Member, seed_g_m2: number, out: Course, s: number, d: number): void {

@@ -41,7 +41,9 @@ function criticalNitrogenPct(sp: Species, totalDm_g_m2: number): number {
 export function ownNitrogenPct(sp: Species, stage: number, totalDm_g_m2: number): number {
   const { leafyPct, flowerPct, seedPct } = sp.nitrogen;
   const course =
-    stage < 3 ? leafyPct + ((flowerPct - leafyPct) * (stage - 1)) / 2 : flowerPct + ((seedPct - flowerPct) * Math.min(2, stage - 3)) / 2;
+    stage < 3
+      ? leafyPct + ((flowerPct - leafyPct) * (stage - 1)) / 2
+      : flowerPct + ((seedPct - flowerPct) * Math.min(2, stage - 3)) / 2;
   if (sp.role === 'legume') return course;
   return Math.min(criticalNitrogenPct(sp, totalDm_g_m2), course * 1.25);
 }
@@ -52,7 +54,14 @@ export const coverOf = (sp: Species, lai: number): number => lai * (sp.role === 
 /** Height follows stage (grasses shoot late) and how well the stand has grown. */
 export function heightOf(sp: Species, stage: number, dm_g_m2: number): number {
   const climb =
-    stage < 2 ? 0.06 + (sp.role === 'grass' ? 0.3 : 0.42) * (stage - 1) ** 1.5 : stage < 3 ? 0.48 + 0.52 * (stage - 2) : 1;
-  const vigour = Math.min(1.25, Math.max(0.25, Math.pow(Math.max(1, dm_g_m2) / sp.growth.typical_g_m2, 0.35)));
+    stage < 2
+      ? 0.06 + (sp.role === 'grass' ? 0.3 : 0.42) * (stage - 1) ** 1.5
+      : stage < 3
+        ? 0.48 + 0.52 * (stage - 2)
+        : 1;
+  const vigour = Math.min(
+    1.25,
+    Math.max(0.25, Math.pow(Math.max(1, dm_g_m2) / sp.growth.typical_g_m2, 0.35)),
+  );
   return sp.growth.heightFlower_m * (stage < 2 ? Math.min(climb, 0.06 + climb * vigour) : climb * vigour);
 }

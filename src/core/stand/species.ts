@@ -22,7 +22,14 @@ export interface Species {
     priceIndex: number;
   };
   /** Triangular response: zero at base, full at optimum, zero at max. */
-  thermal: { base_c: number; opt_c: number; max_c: number; germMin_c: number; germOpt_c: number; emergence_cd: number };
+  thermal: {
+    base_c: number;
+    opt_c: number;
+    max_c: number;
+    germMin_c: number;
+    germOpt_c: number;
+    emergence_cd: number;
+  };
   /** Effective degree-days from emergence. */
   stages: { bud_cd: number; flower_cd: number; milk_cd: number; seed_cd: number };
   daylength: { response: 'long' | 'short'; floorAt_h: number; fullAt_h: number; floor: number } | null;

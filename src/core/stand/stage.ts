@@ -44,4 +44,5 @@ export function stageNumber(species: Species, effective_cd: number): number {
 export const stageName = (n: number): Stage => STAGES[Math.max(0, Math.min(5, Math.floor(n)))]!;
 
 /** Where a gardener's word for a stage lies on the number line; the middle of the stage's span. */
-export const stageMiddle = (stage: Stage): number => (stage === 'sown' ? 0.5 : stage === 'seed' ? 5 : STAGES.indexOf(stage) + 0.5);
+export const stageMiddle = (stage: Stage): number =>
+  stage === 'sown' ? 0.5 : stage === 'seed' ? 5 : STAGES.indexOf(stage) + 0.5;

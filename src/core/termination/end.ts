@@ -29,7 +29,14 @@ const NEVER: YearEnd = {
 };
 
 /** Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what lies there? */
-export function endStand(plan: Plan, method: MethodId, at: number, course: Course, season: Season, v: Variation): YearEnd {
+export function endStand(
+  plan: Plan,
+  method: MethodId,
+  at: number,
+  course: Course,
+  season: Season,
+  v: Variation,
+): YearEnd {
   if (at < 0 || at >= season.days) return NEVER;
   const n = course.members;
   let surviving = 0;
@@ -66,11 +73,15 @@ export function endStand(plan: Plan, method: MethodId, at: number, course: Cours
   const dead = surviving <= DEAD_BELOW;
   if (method === 'sheet') {
     const species = plan.members.filter((_, s) => course.alive[at * n + s]! > 0.02).map((m) => m.species);
-    const heat = species.length > 0 ? sheetHeatNeeded(species, course.height_m[at]!) * Math.exp(-0.12 * v.hardiness_c) : 0;
+    const heat =
+      species.length > 0
+        ? sheetHeatNeeded(species, course.height_m[at]!) * Math.exp(-0.12 * v.hardiness_c)
+        : 0;
     deadAt = Math.max(at + FEWEST_SHEET_DAYS, reaches(season.sheetHeat, at, heat));
     handling = 'sheet';
   } else if (dead) {
-    const last = method === 'cut-twice' ? at + SECOND_CUT_AFTER_D : method === 'crimp' ? at + SECOND_CRIMP_AFTER_D : at;
+    const last =
+      method === 'cut-twice' ? at + SECOND_CUT_AFTER_D : method === 'crimp' ? at + SECOND_CRIMP_AFTER_D : at;
     deadAt = last + SHOWS_AFTER_D[method === 'cut-twice' ? 'cut' : method];
     if (method === 'dig') handling = 'buried';
   }
@@ -103,7 +114,8 @@ function byFrost(plan: Plan, course: Course, season: Season): YearEnd {
 /** Day of greatest dry matter in the four weeks before `d`. */
 function bestBefore(course: Course, d: number): number {
   let best = d;
-  for (let k = Math.max(0, d - 28); k <= d; k++) if (dryMatterOn(course, k) > dryMatterOn(course, best)) best = k;
+  for (let k = Math.max(0, d - 28); k <= d; k++)
+    if (dryMatterOn(course, k) > dryMatterOn(course, best)) best = k;
   return best;
 }
 
@@ -123,7 +135,9 @@ function afterDeath(
   const cn = carbonToNitrogen(dm, n);
   const small = Math.max(...plan.members.map((m) => m.species.smallSeedWait_d * m.share));
   const wait = dm < 40 ? 2 : waitDays20(handling, cn, plan.next, small);
-  const readyAt = Number.isFinite(deadAt) ? reaches(season.mellowing, Math.min(deadAt, season.days), wait) : Infinity;
+  const readyAt = Number.isFinite(deadAt)
+    ? reaches(season.mellowing, Math.min(deadAt, season.days), wait)
+    : Infinity;
   const plantableAt = Number.isFinite(readyAt) ? warmFrom(season, readyAt, plan.next.soilMin_c) : Infinity;
   const until = Math.min(season.days, Math.max(liesFrom, plan.plantAt));
   const rate = decayRate(cn) * (handling === 'buried' ? BURIED_TIMES : 1);
@@ -136,7 +150,8 @@ function afterDeath(
     dm_g_m2: dm,
     n_g_m2: n,
     nitrogenNext_g_m2: availableNitrogen_g_m2(dm, n, handling === 'buried'),
-    residueAtPlanting_g_m2: handling === 'buried' ? 0 : dm * Math.exp(-rate * between(season.decay, liesFrom, until)),
+    residueAtPlanting_g_m2:
+      handling === 'buried' ? 0 : dm * Math.exp(-rate * between(season.decay, liesFrom, until)),
   };
 }
 

@@ -21,7 +21,8 @@ const TABLE = {
 
 export function cutKills(sp: Species, stage: number): number {
   if (sp.ending.chopStage === 'never') return Math.min(0.45, 1 - sp.ending.regrowth * 0.9);
-  if (sp.role === 'grass' && sp.season === 'cool' && sp.ending.regrowth < 0.95) return along(TABLE.grassCut, stage);
+  if (sp.role === 'grass' && sp.season === 'cool' && sp.ending.regrowth < 0.95)
+    return along(TABLE.grassCut, stage);
   if (sp.id === 'cereal-rye') return along(TABLE.grassCut, stage);
   if (sp.id.endsWith('vetch')) return along(TABLE.vetchCut, stage);
   if (sp.role === 'legume' && sp.ending.chopStage === 'bud') return along(TABLE.cloverCut, stage);
@@ -44,7 +45,8 @@ export function crimpKills(sp: Species, stage: number): number {
 /** Digging in kills at any stage, creeping and crown plants less surely (Creamer and Dabney 2002: 60-98 %). */
 export const digKills = (sp: Species): number => (sp.ending.sheet === 'hard' ? 0.8 : 0.95);
 
-const stageOf = (s: Species['ending']['chopStage']): number => ({ vegetative: 1, bud: 2, flower: 3, milk: 4, never: 9 })[s];
+const stageOf = (s: Species['ending']['chopStage']): number =>
+  ({ vegetative: 1, bud: 2, flower: 3, milk: 4, never: 9 })[s];
 
 function along(row: readonly number[], stage: number): number {
   if (stage <= 1) return stage < 1 ? 0.95 : row[0]!;

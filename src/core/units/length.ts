@@ -49,16 +49,22 @@ export function parseLength_m(text: string, defaultUnit?: 'm' | 'ft'): Result<nu
     at = PART.lastIndex;
     while (/[\s,]/.test(clean[at] ?? '')) at++;
   }
-  if (sum < SHORTEST_M || sum > LONGEST_M) return fail('length-range', text, { metres: sum, least: SHORTEST_M, most: LONGEST_M });
+  if (sum < SHORTEST_M || sum > LONGEST_M)
+    return fail('length-range', text, { metres: sum, least: SHORTEST_M, most: LONGEST_M });
   return ok(sum);
 }
 
 /** Reads "45 in x 50 ft", "1.2 × 8 m", "4ft6in by 20ft": two lengths; a missing unit on the first is taken from the second. */
-export function parseSize_m(text: string, defaultUnit?: 'm' | 'ft'): Result<{ width_m: number; length_m: number }> {
+export function parseSize_m(
+  text: string,
+  defaultUnit?: 'm' | 'ft',
+): Result<{ width_m: number; length_m: number }> {
   const parts = text.split(/\s*(?:[x×*]|\bby\b)\s*/i).filter(Boolean);
   if (parts.length !== 2) return fail('size-unreadable', text);
   const second = parts[1]!;
-  const borrowed = /[a-z'"]/i.test(parts[0]!) ? parts[0]! : `${parts[0]} ${/([a-z]+|'|")\s*$/i.exec(second)?.[1] ?? ''}`;
+  const borrowed = /[a-z'"]/i.test(parts[0]!)
+    ? parts[0]!
+    : `${parts[0]} ${/([a-z]+|'|")\s*$/i.exec(second)?.[1] ?? ''}`;
   const width = parseLength_m(borrowed, defaultUnit);
   if (!width.ok) return width;
   const length = parseLength_m(second, defaultUnit);

@@ -10,7 +10,8 @@ export const G_PER_OZ = 28.349523125;
 const G_PER_LB = 453.59237;
 const M_PER_FT = 0.3048;
 
-const round = (x: number, digits: number) => x.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+const round = (x: number, digits: number) =>
+  x.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
 
 /** A mass for the scale: tenths below 20 g, whole grams above; hundredths of an ounce below an ounce. */
 export function showMass(grams: number, units: UnitChoice): string {
@@ -25,10 +26,14 @@ export function showMass(grams: number, units: UnitChoice): string {
 
 export const showAreaMetric = (m2: number): string => `${round(m2, m2 < 100 ? 1 : 0)} m²`;
 export const showAreaImperial = (m2: number): string => `${round(m2 / M2_PER_FT2, 0)} ft²`;
-export const showArea = (m2: number, units: UnitChoice): string => (units.length === 'imperial' ? showAreaImperial(m2) : showAreaMetric(m2));
+export const showArea = (m2: number, units: UnitChoice): string =>
+  units.length === 'imperial' ? showAreaImperial(m2) : showAreaMetric(m2);
 
 export function showLength(m: number, units: UnitChoice): string {
-  if (units.length === 'metric') return m < 1 ? `${round(m * 100, 0)} cm` : `${round(m, m % 1 === 0 ? 0 : m * 10 === Math.round(m * 10) ? 1 : 2)} m`;
+  if (units.length === 'metric')
+    return m < 1
+      ? `${round(m * 100, 0)} cm`
+      : `${round(m, m % 1 === 0 ? 0 : m * 10 === Math.round(m * 10) ? 1 : 2)} m`;
   const inches = Math.round((m / M_PER_FT) * 12);
   const feet = Math.floor(inches / 12);
   const rest = inches - feet * 12;

@@ -79,7 +79,10 @@ export function generateWeather(
     const rain = wet ? stream.gamma(m / scale) * scale : 0;
 
     const seen = observed.get(fromDay + i);
-    if (seen) z = ((seen.tmin_c + seen.tmax_c) / 2 - (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2) / Math.max(0.5, sd);
+    if (seen)
+      z =
+        ((seen.tmin_c + seen.tmax_c) / 2 - (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2) /
+        Math.max(0.5, sd);
     out.tmin_c[i] = seen ? seen.tmin_c : mean - range / 2;
     out.tmax_c[i] = seen ? seen.tmax_c : mean + range / 2;
     out.rain_mm[i] = seen ? seen.rain_mm : rain;

@@ -84,7 +84,8 @@ function fillDerived(season: Season, all: Weather, sun: { hours: Float64Array; r
     season.snow_cm[i] = snow_mm * 0.4;
     season.dayLength_h[i] = sun.hours[doy]!;
     season.et0_mm[i] = hargreaves_mm(mean, all.tmax_c[j]! - all.tmin_c[j]!, sun.ra_MJ[doy]!);
-    season.sheetHeat[i + 1] = season.sheetHeat[i]! + (mean < SHEET_FLOOR_C ? 0 : Math.pow(2, (mean - 20) / 10));
+    season.sheetHeat[i + 1] =
+      season.sheetHeat[i]! + (mean < SHEET_FLOOR_C ? 0 : Math.pow(2, (mean - 20) / 10));
     season.mellowing[i + 1] = season.mellowing[i]! + Math.max(1 / 3, Math.pow(2, (soil - 20) / 10));
     season.decay[i + 1] = season.decay[i]! + Math.min(decayWarmth(mean), wetness);
     season.weedWarmth[i + 1] = season.weedWarmth[i]! + Math.max(0, mean - WEED_BASE_C);

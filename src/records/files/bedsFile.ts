@@ -24,24 +24,49 @@ export function bedsFromCsv(text: string, defaultUnit: 'm' | 'ft'): Result<ReadB
   const table = readTable(text);
   if (!table.ok) return table;
   const at = (...names: string[]) => table.value.headers.findIndex((h) => names.includes(h.toLowerCase()));
-  const [name, block, size, width, length] = [at('name', 'bed'), at('block'), at('size'), at('width'), at('length')];
-  if (name < 0 || (size < 0 && (width < 0 || length < 0))) return fail('beds-header', undefined, { headers: table.value.headers.join(', ') });
-  if (table.value.rows.length > MOST_BEDS) return fail('beds-too-many', undefined, { rows: table.value.rows.length, most: MOST_BEDS });
+  const [name, block, size, width, length] = [
+    at('name', 'bed'),
+    at('block'),
+    at('size'),
+    at('width'),
+    at('length'),
+  ];
+  if (name < 0 || (size < 0 && (width < 0 || length < 0)))
+    return fail('beds-header', undefined, { headers: table.value.headers.join(', ') });
+  if (table.value.rows.length > MOST_BEDS)
+    return fail('beds-too-many', undefined, { rows: table.value.rows.length, most: MOST_BEDS });
   const beds: ReadBed[] = [];
   for (const [i, row] of table.value.rows.entries()) {
     const where = `line ${i + 2}`;
     const title = (row[name] ?? '').trim();
     if (!title) return fail('bed-name', where);
     if (beds.some((b) => b.name === title)) return fail('bed-twice', where, { name: title });
-    const read = size >= 0 ? parseSize_m(row[size] ?? '', defaultUnit) : parsePair(row[width] ?? '', row[length] ?? '', defaultUnit);
-    if (!read.ok) return fail('bed-size', where, { given: size >= 0 ? (row[size] ?? '') : `${row[width]} × ${row[length]}` });
+    const read =
+      size >= 0
+        ? parseSize_m(row[size] ?? '', defaultUnit)
+        : parsePair(row[width] ?? '', row[length] ?? '', defaultUnit);
+    if (!read.ok)
+      return fail('bed-size', where, {
+        given: size >= 0 ? (row[size] ?? '') : `${row[width]} × ${row[length]}`,
+      });
     const { width_m, length_m } = read.value;
-    beds.push({ name: title, block: (row[block] ?? '').trim(), width_m, length_m, area_m2: width_m * length_m, ring: null });
+    beds.push({
+      name: title,
+      block: (row[block] ?? '').trim(),
+      width_m,
+      length_m,
+      area_m2: width_m * length_m,
+      ring: null,
+    });
   }
   return ok(beds);
 }
 
-function parsePair(width: string, length: string, unit: 'm' | 'ft'): Result<{ width_m: number; length_m: number }> {
+function parsePair(
+  width: string,
+  length: string,
+  unit: 'm' | 'ft',
+): Result<{ width_m: number; length_m: number }> {
   const w = parseLength_m(width, unit);
   if (!w.ok) return w;
   const l = parseLength_m(length, unit);
@@ -61,12 +86,16 @@ export function bedsFromGeoJson(text: string): Result<ReadBed[]> {
   }
   const features = (raw as { features?: unknown[] } | null)?.features;
   if (!Array.isArray(features) || features.length === 0) return fail('geojson-no-features');
-  if (features.length > MOST_BEDS) return fail('beds-too-many', undefined, { rows: features.length, most: MOST_BEDS });
+  if (features.length > MOST_BEDS)
+    return fail('beds-too-many', undefined, { rows: features.length, most: MOST_BEDS });
   const beds: ReadBed[] = [];
   for (const [i, f] of features.entries()) {
     const feature = f as Feature<Polygon, { name?: unknown; block?: unknown } | null>;
     const outer = feature?.geometry?.type === 'Polygon' ? feature.geometry.coordinates?.[0] : undefined;
-    const sound = Array.isArray(outer) && outer.length >= 4 && outer.every((p) => Array.isArray(p) && p.slice(0, 2).every(Number.isFinite));
+    const sound =
+      Array.isArray(outer) &&
+      outer.length >= 4 &&
+      outer.every((p) => Array.isArray(p) && p.slice(0, 2).every(Number.isFinite));
     if (!sound) return fail('geojson-shape', `feature ${i + 1}`);
     const m2 = area(feature);
     if (!(m2 > 0.05 && m2 < 100_000)) return fail('bed-area', `feature ${i + 1}`, { m2: Math.round(m2) });

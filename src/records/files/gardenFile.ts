@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { type Result, fail, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
-import { OWNED, bedSchema, coverSchema, gardenSchema, lookSchema, noteSchema, plantingSchema, weatherYearSchema } from '../types.ts';
+import {
+  OWNED,
+  bedSchema,
+  coverSchema,
+  gardenSchema,
+  lookSchema,
+  noteSchema,
+  plantingSchema,
+  weatherYearSchema,
+} from '../types.ts';
 import { storageFailure } from '../write.ts';
 import { type GardenContents } from '../verbs/verbs.ts';
 
@@ -34,16 +43,19 @@ export function writeGardenFile(contents: GardenContents): string {
  * `file-invalid` (where names the place in the file) or `file-broken-link`.
  */
 export function readGardenFile(text: string): Result<GardenContents> {
-  if (text.length > LARGEST_BYTES) return fail('file-too-large', undefined, { bytes: text.length, most: LARGEST_BYTES });
+  if (text.length > LARGEST_BYTES)
+    return fail('file-too-large', undefined, { bytes: text.length, most: LARGEST_BYTES });
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch (error) {
     return fail('file-not-json', undefined, { words: error instanceof Error ? error.message : '' });
   }
-  if (typeof raw !== 'object' || raw === null || (raw as { kilim?: unknown }).kilim !== 'garden') return fail('file-not-garden');
+  if (typeof raw !== 'object' || raw === null || (raw as { kilim?: unknown }).kilim !== 'garden')
+    return fail('file-not-garden');
   const version = (raw as { version?: unknown }).version;
-  if (typeof version === 'number' && version > FILE_VERSION) return fail('file-newer', undefined, { version, known: FILE_VERSION });
+  if (typeof version === 'number' && version > FILE_VERSION)
+    return fail('file-newer', undefined, { version, known: FILE_VERSION });
   const parsed = fileSchema.safeParse(raw);
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;

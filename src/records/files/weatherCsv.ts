@@ -27,7 +27,8 @@ export function readTable(text: string): Result<CsvTable> {
   const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   const [headers, ...rows] = parsed.data;
   if (!headers || headers.length < 2 || rows.length === 0) return fail('csv-empty');
-  if (rows.length > LARGEST_ROWS) return fail('csv-too-long', undefined, { rows: rows.length, most: LARGEST_ROWS });
+  if (rows.length > LARGEST_ROWS)
+    return fail('csv-too-long', undefined, { rows: rows.length, most: LARGEST_ROWS });
   return ok({ headers: headers.map((h) => h.trim()), rows });
 }
 
@@ -64,7 +65,8 @@ function guessOrder(dates: string[]): WeatherColumns['dateOrder'] {
 
 function readDay(text: string, order: WeatherColumns['dateOrder']): number {
   const parts = text.trim().split(/[T ]/)[0]!.split(/\D+/).filter(Boolean);
-  if (parts.length === 1 && /^\d{8}$/.test(parts[0]!)) return dayOf(`${parts[0]!.slice(0, 4)}-${parts[0]!.slice(4, 6)}-${parts[0]!.slice(6)}`);
+  if (parts.length === 1 && /^\d{8}$/.test(parts[0]!))
+    return dayOf(`${parts[0]!.slice(0, 4)}-${parts[0]!.slice(4, 6)}-${parts[0]!.slice(6)}`);
   if (parts.length !== 3) return Number.NaN;
   const [a, b, c] = parts as [string, string, string];
   const [y, m, d] = order === 'ymd' ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b];
@@ -83,7 +85,10 @@ const HOTTEST_C = 60;
 const MOST_RAIN_MM = 700;
 
 /** Reads rows into days; rain left empty counts as none. Bad rows are listed, never guessed. Fails with `weather-columns` or `weather-no-days`. */
-export function readDays(table: CsvTable, columns: WeatherColumns): Result<{ days: ObservedDay[]; bad: BadRow[] }> {
+export function readDays(
+  table: CsvTable,
+  columns: WeatherColumns,
+): Result<{ days: ObservedDay[]; bad: BadRow[] }> {
   if (columns.tmin < 0 || columns.tmax < 0 || columns.rain < 0) return fail('weather-columns');
   const toC = (v: number) => (columns.temperature === 'f' ? (v - 32) / 1.8 : v);
   const seen = new Set<number>();
@@ -93,18 +98,22 @@ export function readDays(table: CsvTable, columns: WeatherColumns): Result<{ day
     const line = i + 2;
     const day = readDay(row[columns.date] ?? '', columns.dateOrder);
     if (Number.isNaN(day)) return void bad.push({ line, why: 'date' });
-    const number = (at: number) => ((row[at] ?? '').trim() === '' ? Number.NaN : Number(row[at]!.replace(',', '.')));
+    const number = (at: number) =>
+      (row[at] ?? '').trim() === '' ? Number.NaN : Number(row[at]!.replace(',', '.'));
     const tmin_c = toC(number(columns.tmin));
     const tmax_c = toC(number(columns.tmax));
     const rain = number(columns.rain);
     const rain_mm = Number.isNaN(rain) ? 0 : rain * (columns.rainUnit === 'in' ? 25.4 : 1);
     if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c)) return void bad.push({ line, why: 'temperature' });
-    if (tmin_c < COLDEST_C || tmax_c > HOTTEST_C || rain_mm < 0 || rain_mm > MOST_RAIN_MM) return void bad.push({ line, why: 'range' });
+    if (tmin_c < COLDEST_C || tmax_c > HOTTEST_C || rain_mm < 0 || rain_mm > MOST_RAIN_MM)
+      return void bad.push({ line, why: 'range' });
     if (seen.has(day)) return void bad.push({ line, why: 'twice' });
     seen.add(day);
     days.push({ day, tmin_c, tmax_c, rain_mm });
   });
-  return days.length === 0 ? fail('weather-no-days', undefined, { rows: table.rows.length }) : ok({ days, bad });
+  return days.length === 0
+    ? fail('weather-no-days', undefined, { rows: table.rows.length })
+    : ok({ days, bad });
 }
 
 /** Days as records, one a calendar year. */

@@ -1,7 +1,18 @@
 import { coverName, findCrop } from '../../catalogue/catalogue.ts';
 import { type Result, fail } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
-import { OWNED, type Bed, type Cover, type Garden, type LogEntry, type Look, type Note, type Planting, type RecordOf, type WeatherYear } from '../types.ts';
+import {
+  OWNED,
+  type Bed,
+  type Cover,
+  type Garden,
+  type LogEntry,
+  type Look,
+  type Note,
+  type Planting,
+  type RecordOf,
+  type WeatherYear,
+} from '../types.ts';
 import { type Wish, type WriteMeta, storageFailure, write } from '../write.ts';
 import { inOrder, noCoverOverlap, noOverlap } from './dates.ts';
 
@@ -14,7 +25,12 @@ export interface Hands {
 
 type Done = Promise<Result<LogEntry>>;
 
-const meta = (hands: Hands, gardenId: string, verb: string, label: string): WriteMeta => ({ gardenId, verb, label, at: hands.now() });
+const meta = (hands: Hands, gardenId: string, verb: string, label: string): WriteMeta => ({
+  gardenId,
+  verb,
+  label,
+  at: hands.now(),
+});
 
 const cropName = (p: Planting): string => findCrop(p.cropId)?.name ?? p.cropId;
 
@@ -31,7 +47,12 @@ export const makeGarden = (hands: Hands, garden: Garden, weather: WeatherYear[] 
 export const saveBeds = (hands: Hands, beds: Bed[]): Done =>
   write(
     hands.db,
-    meta(hands, beds[0]!.gardenId, 'save-beds', beds.length === 1 ? `bed ${beds[0]!.name}` : `${beds.length} beds`),
+    meta(
+      hands,
+      beds[0]!.gardenId,
+      'save-beds',
+      beds.length === 1 ? `bed ${beds[0]!.name}` : `${beds.length} beds`,
+    ),
     beds.map((put) => ({ table: 'beds', put })),
   );
 
@@ -40,8 +61,10 @@ export async function removeBed(hands: Hands, bed: Bed): Done {
   const { db } = hands;
   const wishes: Wish[] = [{ table: 'beds', remove: bed.id }];
   for (const table of ['plantings', 'covers', 'notes'] as const)
-    for (const r of await db.table(table).where({ bedId: bed.id }).toArray()) wishes.push({ table, remove: (r as { id: string }).id });
-  for (const l of await db.looks.filter((l) => l.bedId === bed.id).toArray()) wishes.push({ table: 'looks', remove: l.id });
+    for (const r of await db.table(table).where({ bedId: bed.id }).toArray())
+      wishes.push({ table, remove: (r as { id: string }).id });
+  for (const l of await db.looks.filter((l) => l.bedId === bed.id).toArray())
+    wishes.push({ table: 'looks', remove: l.id });
   return write(db, meta(hands, bed.gardenId, 'remove-bed', `taking bed ${bed.name} away`), wishes);
 }
 
@@ -54,7 +77,9 @@ export async function savePlanting(hands: Hands, planting: Planting, verb = 'sav
   const others = await hands.db.plantings.where({ bedId: planting.bedId }).toArray();
   const free = noOverlap(planting, others, cropName);
   if (!free.ok) return free;
-  return write(hands.db, meta(hands, planting.gardenId, verb, `${cropName(planting).toLowerCase()}`), [{ table: 'plantings', put: planting }]);
+  return write(hands.db, meta(hands, planting.gardenId, verb, `${cropName(planting).toLowerCase()}`), [
+    { table: 'plantings', put: planting },
+  ]);
 }
 
 /** Puts a cover on a bed, with the crops before and after it when they are new. One write. */
@@ -63,13 +88,18 @@ export async function putCover(hands: Hands, cover: Cover, plantings: Planting[]
   if (!checked.ok) return checked;
   const others = await hands.db.plantings.where({ bedId: cover.bedId }).toArray();
   for (const p of plantings) {
-    const free = noOverlap(p, [...others.filter((o) => !plantings.some((q) => q.id === o.id)), ...plantings], cropName);
+    const free = noOverlap(
+      p,
+      [...others.filter((o) => !plantings.some((q) => q.id === o.id)), ...plantings],
+      cropName,
+    );
     if (!free.ok) return free;
   }
-  return write(hands.db, meta(hands, cover.gardenId, 'put-cover', `${coverName(cover.parts).toLowerCase()}`), [
-    ...plantings.map((put): Wish => ({ table: 'plantings', put })),
-    { table: 'covers', put: cover },
-  ]);
+  return write(
+    hands.db,
+    meta(hands, cover.gardenId, 'put-cover', `${coverName(cover.parts).toLowerCase()}`),
+    [...plantings.map((put): Wish => ({ table: 'plantings', put })), { table: 'covers', put: cover }],
+  );
 }
 
 export async function saveCover(hands: Hands, cover: Cover, verb: string, label: string): Done {
@@ -82,7 +112,9 @@ async function checkCover(hands: Hands, cover: Cover): Promise<Result<true>> {
   const done = cover.passes.filter((p) => p.doneOn).map((p) => p.doneOn!);
   const order = inOrder([
     ['sowing', cover.sownOn ?? cover.sowOn, 'ending', done[0] ?? cover.passes[0]?.due ?? cover.endedOn],
-    ...done.slice(1).map((d, i): [string, string, string, string] => [`step ${i + 1}`, done[i]!, `step ${i + 2}`, d]),
+    ...done
+      .slice(1)
+      .map((d, i): [string, string, string, string] => [`step ${i + 1}`, done[i]!, `step ${i + 2}`, d]),
     ['last step', done.at(-1) ?? null, 'death', cover.endedOn],
   ]);
   if (!order.ok) return order;
@@ -93,33 +125,41 @@ async function checkCover(hands: Hands, cover: Cover): Promise<Result<true>> {
 /** Takes a cover and its looks away. */
 export async function removeCover(hands: Hands, cover: Cover): Done {
   const looks = await hands.db.looks.where({ coverId: cover.id }).toArray();
-  return write(hands.db, meta(hands, cover.gardenId, 'remove-cover', `taking ${coverName(cover.parts).toLowerCase()} away`), [
-    { table: 'covers', remove: cover.id },
-    ...looks.map((l): Wish => ({ table: 'looks', remove: l.id })),
-  ]);
+  return write(
+    hands.db,
+    meta(hands, cover.gardenId, 'remove-cover', `taking ${coverName(cover.parts).toLowerCase()} away`),
+    [{ table: 'covers', remove: cover.id }, ...looks.map((l): Wish => ({ table: 'looks', remove: l.id }))],
+  );
 }
 
 export const removePlanting = (hands: Hands, planting: Planting): Done =>
-  write(hands.db, meta(hands, planting.gardenId, 'remove-planting', `taking ${cropName(planting).toLowerCase()} away`), [
-    { table: 'plantings', remove: planting.id },
-  ]);
+  write(
+    hands.db,
+    meta(hands, planting.gardenId, 'remove-planting', `taking ${cropName(planting).toLowerCase()} away`),
+    [{ table: 'plantings', remove: planting.id }],
+  );
 
 /** Logs a look. Fails with `look-before-sowing` when nothing was sown by then, `look-empty` when nothing was entered. */
 export async function saveLook(hands: Hands, look: Look, cover: Cover): Done {
-  if (!cover.sownOn || look.on < cover.sownOn) return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: look.on });
+  if (!cover.sownOn || look.on < cover.sownOn)
+    return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: look.on });
   const seen = [look.emergence, look.cover, look.height_m, look.stage, look.alive, look.weeds];
   if (seen.every((s) => s === null) && look.note.trim() === '') return fail('look-empty');
   return write(hands.db, meta(hands, look.gardenId, 'save-look', 'a look'), [{ table: 'looks', put: look }]);
 }
 
 export const removeLook = (hands: Hands, look: Look): Done =>
-  write(hands.db, meta(hands, look.gardenId, 'remove-look', 'taking a look away'), [{ table: 'looks', remove: look.id }]);
+  write(hands.db, meta(hands, look.gardenId, 'remove-look', 'taking a look away'), [
+    { table: 'looks', remove: look.id },
+  ]);
 
 export const saveNote = (hands: Hands, note: Note): Done =>
   write(hands.db, meta(hands, note.gardenId, 'save-note', 'a note'), [{ table: 'notes', put: note }]);
 
 export const removeNote = (hands: Hands, note: Note): Done =>
-  write(hands.db, meta(hands, note.gardenId, 'remove-note', 'taking a note away'), [{ table: 'notes', remove: note.id }]);
+  write(hands.db, meta(hands, note.gardenId, 'remove-note', 'taking a note away'), [
+    { table: 'notes', remove: note.id },
+  ]);
 
 /**
  * Clears a garden and all that belongs to it, its undo history too. Not undoable: the screen offers the export first.

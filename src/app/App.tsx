@@ -1,0 +1,121 @@
+import { lazy, Suspense, useCallback, useEffect } from 'react';
+import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
+import { X } from 'lucide-react';
+import { type Failure } from '../core/result/result.ts';
+import { GardenRing } from '../ring/garden.tsx';
+import { ErrorFence } from './ErrorFence.tsx';
+import { Header } from './Header.tsx';
+import { openDemo } from './demo.ts';
+import { failed, messageRead, openGarden, told, useAct, useApp } from './store.ts';
+
+const Welcome = lazy(() => import('../features/welcome/WelcomePage.tsx'));
+const Cloth = lazy(() => import('../features/cloth/ClothPage.tsx'));
+const Ground = lazy(() => import('../features/ground/GroundPage.tsx'));
+const Bed = lazy(() => import('../features/bed/BedPage.tsx'));
+const Choose = lazy(() => import('../features/choose/ChoosePage.tsx'));
+const SeedBench = lazy(() => import('../features/seed-bench/SeedPage.tsx'));
+const Sow = lazy(() => import('../features/sow/SowPage.tsx'));
+const LookPage = lazy(() => import('../features/rounds/LookPage.tsx'));
+const Terminate = lazy(() => import('../features/terminate/TerminatePage.tsx'));
+const PlantBack = lazy(() => import('../features/plant-back/PlantBackPage.tsx'));
+const Notebook = lazy(() => import('../features/notebook/NotebookPage.tsx'));
+const Covers = lazy(() => import('../features/covers/CoversPage.tsx'));
+const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
+
+export function App() {
+  const act = useAct();
+  const navigate = useNavigate();
+  const { gardenId, message } = useApp((s) => s.session);
+  const tell = useCallback((f: Failure) => act(failed(f)), [act]);
+  const say = useCallback((text: string) => act(told(text)), [act]);
+  const opened = (id: string) => {
+    act(openGarden(id));
+    void navigate('/');
+  };
+  const welcome = (
+    <Welcome onMade={opened} onDemo={(name) => void navigate(`/open-demo/${name}`)} tell={tell} />
+  );
+  return (
+    <>
+      <a href="#main" className="sr-only focus:not-sr-only">
+        To the main part
+      </a>
+      <ErrorFence>
+        <Suspense fallback={<p className="text-bark p-6">One moment…</p>}>
+          <Routes>
+            <Route path="/open-demo/:name" element={<OpenDemo onOpen={opened} tell={tell} />} />
+            <Route path="/new" element={welcome} />
+            <Route
+              path="*"
+              element={
+                gardenId ? (
+                  <GardenRing gardenId={gardenId} tell={tell} missing={welcome}>
+                    <Header say={say} />
+                    <Routes>
+                      <Route path="/" element={<Cloth />} />
+                      <Route path="/ground" element={<Ground tell={tell} />} />
+                      <Route path="/bed/:bedId" element={<Bed />} />
+                      <Route path="/bed/:bedId/choose" element={<Choose />} />
+                      <Route path="/cover/:coverId/seed" element={<SeedBench />} />
+                      <Route path="/cover/:coverId/sow" element={<Sow />} />
+                      <Route path="/cover/:coverId/look" element={<LookPage />} />
+                      <Route path="/cover/:coverId/terminate" element={<Terminate />} />
+                      <Route path="/cover/:coverId/plant" element={<PlantBack />} />
+                      <Route path="/notebook" element={<Notebook />} />
+                      <Route path="/covers" element={<Covers />} />
+                      <Route
+                        path="/keep"
+                        element={
+                          <Keep tell={tell} say={say} onWiped={() => act(openGarden(null))} onOpen={opened} />
+                        }
+                      />
+                      <Route path="*" element={<Navigate to="/" replace />} />
+                    </Routes>
+                  </GardenRing>
+                ) : (
+                  <KeepOrWelcome welcome={welcome} />
+                )
+              }
+            />
+          </Routes>
+        </Suspense>
+      </ErrorFence>
+      {message && (
+        <div className="toast toast-end z-50" role={message.tone === 'problem' ? 'alert' : 'status'}>
+          <div
+            className={`flex max-w-md items-start gap-3 border-l-4 p-4 ${message.tone === 'problem' ? 'border-madder bg-paper' : 'border-leaf bg-paper'}`}
+          >
+            <p className="whitespace-normal">{message.text}</p>
+            <button type="button" aria-label="Close the message" onClick={() => act(messageRead())}>
+              <X size={18} strokeWidth={1.5} />
+            </button>
+          </div>
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Without an open garden every address leads to making or opening one. */
+function KeepOrWelcome({ welcome }: { welcome: React.ReactNode }) {
+  const { pathname } = useLocation();
+  return pathname === '/' ? welcome : <Navigate to="/" replace />;
+}
+
+function OpenDemo({ onOpen, tell }: { onOpen(id: string): void; tell(f: Failure): void }) {
+  const { name = '' } = useParams();
+  useEffect(() => {
+    let gone = false;
+    void openDemo(name).then((r) => {
+      if (gone) return;
+      if (r.ok) onOpen(r.value);
+      else tell(r.failure);
+    });
+    return () => {
+      gone = true;
+    };
+    // Opening happens once per address.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [name]);
+  return <p className="text-bark p-6">Opening the demo garden…</p>;
+}

@@ -1,0 +1,86 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { NavLink } from 'react-router';
+import { redo, undo } from '../records/write.ts';
+import { useGarden } from '../ring/garden.tsx';
+import { saveGarden } from '../records/verbs/verbs.ts';
+import { showLong } from '../ui/dates.ts';
+import { Mark } from '../ui/Mark.tsx';
+
+const PLACES = [
+  ['/', 'Cloth'],
+  ['/ground', 'Ground'],
+  ['/notebook', 'Notebook'],
+  ['/covers', 'Covers'],
+  ['/keep', 'Keep'],
+] as const;
+
+export function Header({ say }: { say(text: string): void }) {
+  const { garden, today, hands, run } = useGarden();
+  const turn = async (which: typeof undo, word: string) => {
+    const result = await which(hands.db, garden.id);
+    if (result.ok) say(`${word}: ${result.value.label}.`);
+    else await run(Promise.resolve(result));
+  };
+  return (
+    <header className="border-warp bg-paper border-b">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 sm:px-6">
+        <NavLink to="/" className="flex items-center gap-2" aria-label="Kilim, to the cloth">
+          <Mark />
+          <span className="font-display text-xl font-extrabold">Kilim</span>
+        </NavLink>
+        <nav aria-label="Places" className="flex flex-wrap gap-x-5">
+          {PLACES.map(([to, label]) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              className={({ isActive }) =>
+                `border-b-3 py-1 ${isActive ? 'border-madder font-bold' : 'border-transparent'}`
+              }
+            >
+              {label}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="ml-auto flex flex-wrap items-center gap-3">
+          <button type="button" className="btn btn-ghost btn-sm" onClick={() => void turn(undo, 'Undone')}>
+            <Undo2 size={16} strokeWidth={1.5} /> Undo
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            onClick={() => void turn(redo, 'Done again')}
+          >
+            <Redo2 size={16} strokeWidth={1.5} /> Redo
+          </button>
+          {garden.seasonClock ? (
+            <label
+              className="border-madder flex items-center gap-2 border-2 px-2 py-0.5 text-sm"
+              title="This date is pretended. Move it to see the season go on."
+            >
+              <span className="text-madder font-bold">Season clock, pretended</span>
+              <input
+                type="date"
+                aria-label="Season clock: the pretended date"
+                className="bg-transparent"
+                value={garden.seasonClock}
+                onChange={(e) => {
+                  if (e.target.value)
+                    void run(
+                      saveGarden(
+                        hands,
+                        { ...garden, seasonClock: e.target.value },
+                        'moving the season clock',
+                      ),
+                    );
+                }}
+              />
+            </label>
+          ) : (
+            <span>{showLong(today)}</span>
+          )}
+        </div>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,164 @@
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { coverName, crops, findCrop } from '../../catalogue/catalogue.ts';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { showArea, showLength } from '../../core/units/show.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { removeCover, removePlanting, savePlanting } from '../../records/verbs/verbs.ts';
+import type { Planting } from '../../records/types.ts';
+import { showIsoYear } from '../../ui/dates.ts';
+import { Field, Page } from '../../ui/parts.tsx';
+
+/** One bed: what grows, what is planned, and the next step. */
+export default function BedPage() {
+  const { bedId } = useParams();
+  const { beds, garden, plantings, covers, today, hands, run } = useGarden();
+  const bed = beds.find((b) => b.id === bedId);
+  const [cropId, setCropId] = useState('lettuce');
+  const [from, setFrom] = useState(today);
+  if (!bed) return <p className="p-6">This bed is not in the garden.</p>;
+  const crop = findCrop(cropId)!;
+  const mine = plantings
+    .filter((p) => p.bedId === bed.id)
+    .sort((a, b) => (b.plantedOn ?? b.plantOn).localeCompare(a.plantedOn ?? a.plantOn));
+  const stands = covers
+    .filter((c) => c.bedId === bed.id)
+    .sort((a, b) => (b.sownOn ?? b.sowOn).localeCompare(a.sownOn ?? a.sowOn));
+  const plan = () => {
+    const planting: Planting = {
+      id: hands.newId(),
+      gardenId: garden.id,
+      bedId: bed.id,
+      cropId,
+      way: crop.ways[0]!,
+      plantOn: from,
+      plantedOn: from <= today ? from : null,
+      clearOn: isoOf(dayOf(from) + Math.round((crop.days[0] + crop.days[1]) / 2)),
+      clearedOn: null,
+      note: '',
+    };
+    void run(savePlanting(hands, planting));
+  };
+  const date = (label: string, value: string, set: (iso: string) => void) => (
+    <label className="flex items-center gap-1 text-sm">
+      {label}
+      <input
+        type="date"
+        className="input input-xs w-36"
+        value={value}
+        onChange={(e) => e.target.value && set(e.target.value)}
+      />
+    </label>
+  );
+  return (
+    <Page
+      title={`Bed ${bed.name}`}
+      lead={`${showArea(bed.area_m2, garden.units)}${bed.width_m && bed.length_m ? `, ${showLength(bed.width_m, garden.units)} × ${showLength(bed.length_m, garden.units)}` : ''}, ${bed.soil.texture}, ${bed.soil.fertility}`}
+    >
+      <Link className="btn btn-primary" to={`/bed/${bed.id}/choose`}>
+        Choose a cover for bed {bed.name}
+      </Link>
+      <h2 className="font-display mt-6 text-xl font-bold">Covers</h2>
+      {stands.length === 0 && <p>None yet. Choose one for the next gap.</p>}
+      <ul>
+        {stands.map((c) => (
+          <li key={c.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">
+            <b>{coverName(c.parts)}</b>
+            <span>{c.sownOn ? `sown ${showIsoYear(c.sownOn)}` : `to sow ${showIsoYear(c.sowOn)}`}</span>
+            {c.verdict === 'dead' && <span>dead {showIsoYear(c.endedOn!)}</span>}
+            <Link
+              className="underline"
+              to={`/cover/${c.id}/${!c.sownOn ? 'seed' : c.verdict === 'dead' ? 'plant' : 'look'}`}
+            >
+              Go on
+            </Link>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs ml-auto"
+              onClick={() => void run(removeCover(hands, c))}
+            >
+              Take away
+            </button>
+          </li>
+        ))}
+      </ul>
+      <h2 className="font-display mt-6 text-xl font-bold">Crops</h2>
+      <ul>
+        {mine.map((p) => (
+          <li key={p.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">
+            <b>{findCrop(p.cropId)?.name}</b>
+            {p.plantedOn
+              ? date('planted', p.plantedOn, (iso) => void run(savePlanting(hands, { ...p, plantedOn: iso })))
+              : date('to plant', p.plantOn, (iso) => void run(savePlanting(hands, { ...p, plantOn: iso })))}
+            {p.clearedOn
+              ? date('cleared', p.clearedOn, (iso) => void run(savePlanting(hands, { ...p, clearedOn: iso })))
+              : date('to clear', p.clearOn, (iso) => void run(savePlanting(hands, { ...p, clearOn: iso })))}
+            {!p.plantedOn && (
+              <button
+                type="button"
+                className="btn btn-xs"
+                onClick={() => void run(savePlanting(hands, { ...p, plantedOn: today }, 'plant'))}
+              >
+                Planted today
+              </button>
+            )}
+            {p.plantedOn && !p.clearedOn && (
+              <button
+                type="button"
+                className="btn btn-xs"
+                onClick={() => void run(savePlanting(hands, { ...p, clearedOn: today }, 'clear'))}
+              >
+                Cleared today
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs ml-auto"
+              onClick={() => void run(removePlanting(hands, p))}
+            >
+              Take away
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="border-warp mt-3 grid max-w-2xl gap-3 border-t pt-3 sm:grid-cols-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          plan();
+        }}
+      >
+        <Field label="Crop">
+          {(id) => (
+            <select
+              id={id}
+              className="select select-sm"
+              value={cropId}
+              onChange={(e) => setCropId(e.target.value)}
+            >
+              {crops.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Planted or to plant on">
+          {(id) => (
+            <input
+              id={id}
+              type="date"
+              className="input input-sm"
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+            />
+          )}
+        </Field>
+        <button type="submit" className="btn btn-sm self-end">
+          Put this crop on bed {bed.name}
+        </button>
+      </form>
+    </Page>
+  );
+}

@@ -1,0 +1,142 @@
+import { useId } from 'react';
+import { type Sample } from '../../core/choose/choose.ts';
+import { findSpecies } from '../../catalogue/catalogue.ts';
+import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
+import { monthName, showDay } from '../../ui/dates.ts';
+
+interface Props {
+  samples: Sample[];
+  chosen: string | null;
+  onChoose(id: string): void;
+  freeDay: number;
+  plantDay: number;
+}
+
+export const COLUMN = 112;
+const LEFT = 52;
+const TOP = 6;
+const HEIGHT = 330;
+const WIDTH = 78;
+
+/** Samples hung side by side in the gap they must fill; time runs downward. */
+export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props) {
+  const prefix = `s${useId().replace(/\W/g, '')}`;
+  const span = Math.max(1, plantDay - freeDay);
+  const y = (day: number) => TOP + (Math.max(-2, Math.min(span + 16, day - freeDay)) / span) * HEIGHT;
+  const months: number[] = [];
+  for (let d = freeDay; d < plantDay; d++) if (new Date(d * 86_400_000).getUTCDate() === 1) months.push(d);
+  return (
+    <svg
+      width={LEFT + samples.length * COLUMN}
+      height={TOP + HEIGHT + 34}
+      role="img"
+      aria-label={`${samples.length} covers hung in the gap; the table below has the figures`}
+    >
+      <WeaveDefs prefix={prefix} />
+      {months.map((m) => (
+        <g key={m}>
+          <line x1={LEFT - 6} x2={LEFT + samples.length * COLUMN} y1={y(m)} y2={y(m)} stroke="#e9dcc6" />
+          <text x={4} y={y(m) + 4} fontSize={12} fill="#6b5646" fontWeight={600}>
+            {monthName(m)}
+          </text>
+        </g>
+      ))}
+      {samples.map((s, i) => {
+        const x = LEFT + i * COLUMN + (COLUMN - WIDTH) / 2;
+        const bands = s.parts.map((p) => ({ motif: findSpecies(p.speciesId)!.role, share: p.share }));
+        const best = s.best;
+        const end = best ? Math.min(plantDay, best.startDay) : plantDay;
+        const sheet = best?.method === 'sheet';
+        const dead = best && Number.isFinite(best.dead.mid) ? Math.min(plantDay, best.dead.mid) : plantDay;
+        const fails = !best || best.odds.inTime < 0.5;
+        const cover = (at: number) => s.stand.coverByDay[Math.round(((at - TOP) / HEIGHT) * span)] ?? 0;
+        return (
+          <g key={s.id} onClick={() => onChoose(s.id)} className="cursor-pointer">
+            {s.id === chosen && (
+              <rect
+                x={x - 13}
+                y={0}
+                width={WIDTH + 26}
+                height={TOP + HEIGHT + 34}
+                fill="#fbf6ec"
+                stroke="#3c2a20"
+                strokeWidth={1.5}
+              />
+            )}
+            <rect x={x} y={TOP} width={WIDTH} height={HEIGHT + 22} fill={`url(#${prefix}-warp)`} />
+            <Woven
+              prefix={prefix}
+              x={x}
+              y={y(s.sowDay)}
+              width={WIDTH}
+              height={y(end) - y(s.sowDay)}
+              bands={bands}
+              coverAt={cover}
+            />
+            <rect
+              x={x}
+              y={y(end)}
+              width={WIDTH}
+              height={Math.max(0, y(sheet ? dead : plantDay) - y(end))}
+              fill={`url(#${prefix}-${sheet ? 'sheet' : 'residue'})`}
+            />
+            {sheet && (
+              <rect
+                x={x}
+                y={y(dead)}
+                width={WIDTH}
+                height={Math.max(0, y(plantDay) - y(dead))}
+                fill={`url(#${prefix}-residue)`}
+              />
+            )}
+            {best && best.windowDays[1] > best.windowDays[0] && best.method !== 'winterkill' && (
+              <path
+                d={`M${x - 6} ${y(best.windowDays[0])}V${y(best.windowDays[1])}`}
+                stroke="#9e3a2d"
+                strokeWidth={4}
+              />
+            )}
+            {best?.method === 'winterkill' && Number.isFinite(best.dead.low) && (
+              <path
+                d={`M${x - 6} ${y(best.dead.low)}V${y(Math.min(plantDay, best.dead.high))}`}
+                stroke="#9e3a2d"
+                strokeWidth={4}
+              />
+            )}
+            {best && <path d={`M${x - 8} ${y(end)}H${x + WIDTH + 4}`} stroke="#9e3a2d" strokeWidth={2} />}
+            {Number.isFinite(s.stand.closed.mid) && s.stand.closed.mid < end && (
+              <path
+                d={`M${x + WIDTH + 5} ${y(s.stand.closed.low)}V${y(Math.min(end, s.stand.closed.high))}`}
+                stroke="#3c2a20"
+                strokeWidth={3}
+              />
+            )}
+            {fails && (
+              <path
+                d={`M${x} ${y(plantDay) - 30}L${x + WIDTH} ${y(plantDay) + 14}M${x + WIDTH} ${y(plantDay) - 30}L${x} ${y(plantDay) + 14}`}
+                stroke="#9e3a2d"
+                strokeWidth={3}
+              />
+            )}
+          </g>
+        );
+      })}
+      <path
+        d={`M${LEFT - 6} ${y(plantDay)}H${LEFT + samples.length * COLUMN}`}
+        stroke="#3c2a20"
+        strokeWidth={3}
+      />
+      <rect x={0} y={y(plantDay) - 10} width={LEFT - 4} height={20} fill="#3c2a20" />
+      <text
+        x={LEFT / 2 - 2}
+        y={y(plantDay) + 4}
+        fontSize={12}
+        fill="#fbf6ec"
+        fontWeight={700}
+        textAnchor="middle"
+      >
+        {showDay(plantDay)}
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,113 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { stripOf, bareDays } from '../../core/bed/timeline.ts';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { jobsOf } from '../../core/jobs/jobs.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { jobWords } from '../../ring/journal.ts';
+import { showWeekday, showIso } from '../../ui/dates.ts';
+import { Swatch } from '../../ui/Weave.tsx';
+import { Loom } from './Loom.tsx';
+
+const BACK_D = 225;
+const AHEAD_D = 190;
+const WEEK_D = 7;
+
+const THREADS = [
+  ['grass', 'Grasses'],
+  ['legume', 'Legumes'],
+  ['brassica', 'Brassicas'],
+  ['broadleaf', 'Other broadleaves'],
+  ['crop', 'Food crop'],
+  ['residue', 'Mulch lying'],
+  ['sheet', 'Under a sheet'],
+  ['bare', 'Bare ground'],
+] as const;
+
+/** Home: all beds hang side by side, woven above today, sketched below. */
+export default function ClothPage() {
+  const ring = useGarden();
+  const { beds, plantings, covers, looks, today } = ring;
+  const now = dayOf(today);
+  const jobs = useMemo(() => jobsOf(plantings, covers, looks, now), [plantings, covers, looks, now]);
+  const week = jobs.filter((j) => dayOf(j.on) <= now + WEEK_D);
+  const bare = useMemo(() => {
+    const over = (from: number, to: number) =>
+      bareDays(beds.map((b) => stripOf(b.id, plantings, covers, from, to)));
+    return { past: over(now - 183, now), before: over(now - 366, now - 183), ahead: over(now, now + 120) };
+  }, [beds, plantings, covers, now]);
+
+  if (beds.length === 0)
+    return (
+      <main id="main" className="p-6">
+        <h1 className="font-display text-2xl font-bold">The loom is empty</h1>
+        <p className="mt-2 max-w-xl">
+          Each bed hangs here as a strip of warp; what grows on it is woven in. Add your beds first.
+        </p>
+        <Link className="btn btn-primary mt-4" to="/ground">
+          Add beds under Ground
+        </Link>
+      </main>
+    );
+  return (
+    <main id="main" className="grid xl:grid-cols-[1fr_20rem]">
+      <div className="min-w-0">
+        <h1 className="sr-only">The cloth of {ring.garden.name}</h1>
+        <Loom from={now - BACK_D} to={now + AHEAD_D} />
+      </div>
+      <aside className="border-warp bg-paper border-l p-5" aria-label="This week">
+        <h2 className="font-display text-lg font-bold">This week</h2>
+        {week.length === 0 && (
+          <p>Nothing is due until {jobs[0] ? showIso(jobs[0].on) : 'you plan a cover or a crop'}.</p>
+        )}
+        <ul>
+          {week.slice(0, 8).map((j) => {
+            const w = jobWords(j, ring);
+            const late = dayOf(j.on) < now;
+            return (
+              <li key={j.id} className="border-linen grid grid-cols-[3rem_1fr] gap-2 border-t py-2">
+                <span className={`text-sm ${late ? 'text-madder font-bold' : 'text-bark'}`}>
+                  {late ? showIso(j.on) : showWeekday(j.on)}
+                </span>
+                <span>
+                  <Link to={w.to} className="font-bold underline-offset-2 hover:underline">
+                    {w.title}
+                  </Link>
+                  <br />
+                  <span className="text-bark text-sm">
+                    {late && 'Overdue. '}
+                    {w.detail}
+                  </span>
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+        {week.length > 8 && <p className="text-bark text-sm">and {week.length - 8} more</p>}
+        <h2 className="font-display mt-5 text-lg font-bold">Bare ground</h2>
+        <p className="flex items-end gap-3">
+          <span className="font-display text-4xl font-extrabold">{bare.past}</span>
+          <span className="pb-1 text-sm">
+            bed-days bare in the half year to {showIso(today)}; {bare.before} in the half year before
+          </span>
+        </p>
+        <p className="text-sm">
+          {bare.ahead > 0
+            ? `${bare.ahead} bed-days stand open in the next four months. Tap a bed's name and choose a cover.`
+            : 'No hole is open in the next four months.'}
+        </p>
+        <h2 className="font-display mt-5 text-lg font-bold">Threads</h2>
+        <ul className="mt-1 grid grid-cols-2 gap-x-3 gap-y-2 text-sm">
+          {THREADS.map(([m, label]) => (
+            <li key={m} className="flex items-center gap-2">
+              <Swatch motif={m} /> {label}
+            </li>
+          ))}
+        </ul>
+        <p className="text-bark mt-3 text-sm">
+          Below {showIso(isoOf(now))} the weave is faint: that is the plan.
+        </p>
+      </aside>
+    </main>
+  );
+}

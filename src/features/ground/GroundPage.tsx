@@ -1,0 +1,263 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { kit } from '../../catalogue/catalogue.ts';
+import { type Failure } from '../../core/result/result.ts';
+import { parseSize_m } from '../../core/units/length.ts';
+import { showAreaImperial, showAreaMetric, showLength } from '../../core/units/show.ts';
+import { type ReadBed, bedsFromCsv, bedsFromGeoJson } from '../../records/files/bedsFile.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { removeBed, saveBeds, saveGarden } from '../../records/verbs/verbs.ts';
+import type { Bed, Garden } from '../../records/types.ts';
+import { failureWords } from '../../ui/failureWords.ts';
+import { Field, Page } from '../../ui/parts.tsx';
+
+const KEEPS: [Garden['keeps'][number], string][] = [
+  ['children', 'Children'],
+  ['dogs', 'Dogs or cats'],
+  ['poultry', 'Hens or other birds'],
+  ['horses', 'Horses'],
+  ['stock', 'Other stock'],
+];
+
+/** Beds, tools, house rules and climate of the garden. */
+export default function GroundPage({ tell }: { tell(f: Failure): void }) {
+  const { garden, beds, hands, run } = useGarden();
+  const [name, setName] = useState('');
+  const [size, setSize] = useState('');
+  const [texture, setTexture] = useState<Bed['soil']['texture']>('loam');
+  const [fertility, setFertility] = useState<Bed['soil']['fertility']>('fair');
+  const [problem, setProblem] = useState('');
+  const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
+  const parsed = size.trim() ? parseSize_m(size, unit) : null;
+
+  const bedOf = (b: ReadBed, order: number): Bed => ({
+    ...b,
+    id: hands.newId(),
+    gardenId: garden.id,
+    order,
+    soil: { texture, fertility },
+    note: '',
+  });
+  const change = (part: Partial<Garden>, label: string) =>
+    void run(saveGarden(hands, { ...garden, ...part }, label));
+
+  async function add() {
+    if (!name.trim()) return setProblem('Give the bed a name or a number.');
+    if (beds.some((b) => b.name === name.trim()))
+      return setProblem(`There is a bed "${name.trim()}" already. Choose another name.`);
+    if (!parsed) return setProblem('Write the size, for example 1.2 m x 8 m.');
+    if (!parsed.ok) return setProblem(failureWords(parsed.failure));
+    setProblem('');
+    const { width_m, length_m } = parsed.value;
+    const bed = bedOf(
+      { name: name.trim(), block: '', width_m, length_m, area_m2: width_m * length_m, ring: null },
+      beds.length,
+    );
+    if (await run(saveBeds(hands, [bed]))) {
+      setName('');
+      setSize('');
+    }
+  }
+  async function bring(file: File | undefined) {
+    if (!file) return;
+    const text = await file.text();
+    const read = /\.(geo)?json$/i.test(file.name) ? bedsFromGeoJson(text) : bedsFromCsv(text, unit);
+    if (!read.ok) return tell(read.failure);
+    const taken = read.value.find((b) => beds.some((x) => x.name === b.name));
+    if (taken)
+      return tell({ code: 'bed-twice', where: 'the file and the garden', facts: { name: taken.name } });
+    await run(
+      saveBeds(
+        hands,
+        read.value.map((b, i) => bedOf(b, beds.length + i)),
+      ),
+    );
+  }
+
+  return (
+    <Page
+      title={`Ground of ${garden.name}`}
+      lead={garden.siteFrom}
+      aside={<Rules garden={garden} change={change} />}
+    >
+      <section aria-labelledby="beds-title">
+        <h2 id="beds-title" className="font-display text-xl font-bold">
+          Beds
+        </h2>
+        {beds.length === 0 && <p>No beds yet. Add the first one below; any mix of units will do.</p>}
+        <ul className="mt-2">
+          {beds.map((b) => (
+            <li key={b.id} className="border-linen flex flex-wrap items-center gap-x-4 border-t py-2">
+              <svg width={90} height={22} aria-hidden="true">
+                <rect
+                  x={1}
+                  y={1}
+                  width={Math.min(88, 8 + Math.sqrt(b.area_m2) * 8)}
+                  height={20}
+                  fill="#e9dcc6"
+                  stroke="#7a6552"
+                />
+              </svg>
+              <Link className="font-display font-bold underline" to={`/bed/${b.id}`}>
+                {b.name}
+              </Link>
+              <span>
+                {b.width_m && b.length_m
+                  ? `${showLength(b.width_m, garden.units)} × ${showLength(b.length_m, garden.units)}, `
+                  : ''}
+                {showAreaMetric(b.area_m2)}, {showAreaImperial(b.area_m2)}
+              </span>
+              <span className="text-bark">
+                {b.soil.texture}, {b.soil.fertility}
+                {b.block && `, ${b.block}`}
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs ml-auto"
+                onClick={() => void run(removeBed(hands, b))}
+              >
+                Take bed {b.name} away
+              </button>
+            </li>
+          ))}
+        </ul>
+        <form
+          className="border-warp mt-4 grid gap-3 border-t pt-4 sm:grid-cols-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void add();
+          }}
+        >
+          <Field label="Name of the bed">
+            {(id) => (
+              <input id={id} className="input" value={name} onChange={(e) => setName(e.target.value)} />
+            )}
+          </Field>
+          <Field
+            label="Width x length"
+            hint={
+              parsed?.ok
+                ? `${showAreaMetric(parsed.value.width_m * parsed.value.length_m)} or ${showAreaImperial(parsed.value.width_m * parsed.value.length_m)}`
+                : '1.2 m x 8 m, or 4 ft 6 in x 20 ft, or 45 in x 50 ft'
+            }
+            error={problem || undefined}
+          >
+            {(id) => (
+              <input id={id} className="input" value={size} onChange={(e) => setSize(e.target.value)} />
+            )}
+          </Field>
+          <Field label="Soil">
+            {(id) => (
+              <select
+                id={id}
+                className="select"
+                value={texture}
+                onChange={(e) => setTexture(e.target.value as typeof texture)}
+              >
+                <option value="sand">sandy</option>
+                <option value="loam">loam</option>
+                <option value="clay">clay</option>
+              </select>
+            )}
+          </Field>
+          <Field label="How well fed">
+            {(id) => (
+              <select
+                id={id}
+                className="select"
+                value={fertility}
+                onChange={(e) => setFertility(e.target.value as typeof fertility)}
+              >
+                <option value="lean">lean</option>
+                <option value="fair">fair</option>
+                <option value="rich">rich, much compost</option>
+              </select>
+            )}
+          </Field>
+          <button type="submit" className="btn btn-primary justify-self-start">
+            Add this bed
+          </button>
+        </form>
+        <div className="mt-4 max-w-md">
+          <Field
+            label="Or bring many beds in at once"
+            hint="CSV with columns name and size (or width and length), or GeoJSON polygons."
+          >
+            {(id) => (
+              <input
+                id={id}
+                type="file"
+                className="file-input"
+                accept=".csv,.json,.geojson"
+                onChange={(e) => void bring(e.target.files?.[0])}
+              />
+            )}
+          </Field>
+        </div>
+      </section>
+    </Page>
+  );
+}
+
+function Rules({ garden, change }: { garden: Garden; change(part: Partial<Garden>, label: string): void }) {
+  const tick = (label: string, on: boolean, set: (on: boolean) => void) => (
+    <label key={label} className="flex items-center gap-2 py-0.5">
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        checked={on}
+        onChange={(e) => set(e.target.checked)}
+      />{' '}
+      {label}
+    </label>
+  );
+  const swap = <T,>(list: T[], x: T, on: boolean) => (on ? [...list, x] : list.filter((y) => y !== x));
+  return (
+    <div className="flex flex-col gap-5">
+      <fieldset>
+        <legend className="font-display text-lg font-bold">Tools at hand</legend>
+        {kit.map((k) =>
+          tick(k.name, garden.kit.includes(k.id), (on) =>
+            change({ kit: swap(garden.kit, k.id, on) }, 'the tools at hand'),
+          ),
+        )}
+      </fieldset>
+      <fieldset>
+        <legend className="font-display text-lg font-bold">To be kept from harm</legend>
+        {KEEPS.map(([id, label]) =>
+          tick(label, garden.keeps.includes(id), (on) =>
+            change({ keeps: swap(garden.keeps, id, on) }, 'who is kept from harm'),
+          ),
+        )}
+      </fieldset>
+      <fieldset>
+        <legend className="font-display text-lg font-bold">House rules</legend>
+        {tick('No foot on a bed', garden.rules.noFootOnBed, (on) =>
+          change({ rules: { ...garden.rules, noFootOnBed: on } }, 'a house rule'),
+        )}
+        <p className="text-bark text-sm">
+          One side never treads a bed, to spare its crumb. The other treads once a year over roots and residue
+          and sees no harm. It rules crimping by foot out.
+        </p>
+        {tick('No digging', garden.rules.noDigging, (on) =>
+          change({ rules: { ...garden.rules, noDigging: on } }, 'a house rule'),
+        )}
+        <p className="text-bark text-sm">
+          Digging in feeds fast and ends any cover; leaving roots keeps structure, fungi and carbon.
+        </p>
+      </fieldset>
+      <fieldset>
+        <legend className="font-display text-lg font-bold">Units</legend>
+        {tick('Feet and inches', garden.units.length === 'imperial', (on) =>
+          change({ units: { ...garden.units, length: on ? 'imperial' : 'metric' } }, 'units'),
+        )}
+        {tick('Ounces and pounds', garden.units.mass === 'imperial', (on) =>
+          change({ units: { ...garden.units, mass: on ? 'imperial' : 'metric' } }, 'units'),
+        )}
+        {tick('Degrees Fahrenheit', garden.units.temperature === 'fahrenheit', (on) =>
+          change({ units: { ...garden.units, temperature: on ? 'fahrenheit' : 'celsius' } }, 'units'),
+        )}
+      </fieldset>
+    </div>
+  );
+}

@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import { dayOf } from '../../core/calendar/day.ts';
+import { jobsOf } from '../../core/jobs/jobs.ts';
+import { type Failure } from '../../core/result/result.ts';
+import { bringBack, readGardenFile, writeGardenFile } from '../../records/files/gardenFile.ts';
+import { journalCsv } from '../../records/files/journalCsv.ts';
+import { readGarden, wipeGarden } from '../../records/verbs/verbs.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { happenings, jobWords } from '../../ring/journal.ts';
+import { Field, Page } from '../../ui/parts.tsx';
+
+interface Props {
+  tell(f: Failure): void;
+  say(text: string): void;
+  onWiped(): void;
+  onOpen(id: string): void;
+}
+
+/** Take the garden out, bring it back, wipe it; jobs and journal in open formats. */
+export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
+  const ring = useGarden();
+  const { garden, hands, today } = ring;
+  const [sure, setSure] = useState('');
+  const stem =
+    garden.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'garden';
+
+  function save(name: string, type: string, text: string) {
+    const url = URL.createObjectURL(new Blob([text], { type }));
+    const a = document.createElement('a');
+    a.href = url;
+    a.download = name;
+    a.click();
+    setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  }
+  async function exportGarden() {
+    const contents = await readGarden(hands.db, garden.id);
+    if (contents) save(`${stem}.kilim.json`, 'application/json', writeGardenFile(contents));
+  }
+  async function exportJobs() {
+    const { jobsCalendar } = await import('../../records/files/calendar.ts');
+    const jobs = jobsOf(ring.plantings, ring.covers, ring.looks, dayOf(today)).map((j) => ({
+      id: j.id,
+      on: j.on,
+      ...jobWords(j, ring),
+    }));
+    save(`${stem}-jobs.ics`, 'text/calendar', jobsCalendar(garden.name, jobs, hands.now()));
+  }
+  function exportJournal() {
+    const lines = happenings(ring).map((h) => ({
+      date: h.on,
+      bed: ring.beds.find((b) => b.id === h.bedId)?.name ?? '',
+      what: h.what,
+      detail: h.detail,
+    }));
+    save(`${stem}-journal.csv`, 'text/csv', journalCsv(lines));
+  }
+  async function bring(file: File | undefined) {
+    if (!file) return;
+    const read = readGardenFile(await file.text());
+    if (!read.ok) return tell(read.failure);
+    const put = await bringBack(hands.db, read.value);
+    if (!put.ok) return tell(put.failure);
+    say(`${read.value.garden.name} is back.`);
+    onOpen(read.value.garden.id);
+  }
+  async function wipe() {
+    const gone = await wipeGarden(hands, garden.id);
+    if (gone.ok) onWiped();
+    else tell(gone.failure);
+  }
+  return (
+    <Page
+      title="Keep it"
+      lead="Your garden lives in this browser only. Take a copy out often; a cleared browser forgets."
+    >
+      <div className="grid max-w-4xl gap-8 md:grid-cols-2">
+        <section>
+          <h2 className="font-display text-xl font-bold">Take out</h2>
+          <div className="mt-2 flex flex-col items-start gap-3">
+            <button type="button" className="btn btn-primary" onClick={() => void exportGarden()}>
+              Export the whole garden
+            </button>
+            <button type="button" className="btn" onClick={() => void exportJobs()}>
+              Every job as a calendar file
+            </button>
+            <button type="button" className="btn" onClick={exportJournal}>
+              The journal as CSV
+            </button>
+          </div>
+        </section>
+        <section>
+          <h2 className="font-display text-xl font-bold">Bring back</h2>
+          <Field label="A garden file" hint="A garden with the same identity is replaced; others stay.">
+            {(id) => (
+              <input
+                id={id}
+                type="file"
+                accept=".json"
+                className="file-input"
+                onChange={(e) => void bring(e.target.files?.[0])}
+              />
+            )}
+          </Field>
+          <p className="mt-3 flex flex-wrap gap-x-5">
+            <a className="underline" href="/open-demo/north-shore">
+              Open the demo garden North Shore
+            </a>
+            <a className="underline" href="/open-demo/two-gums">
+              Open the demo garden Two Gums
+            </a>
+            <a className="underline" href="/new">
+              Make another garden
+            </a>
+          </p>
+        </section>
+        <section>
+          <h2 className="font-display text-madder text-xl font-bold">Wipe</h2>
+          <Field
+            label={`To wipe ${garden.name} from this browser, write its name`}
+            hint="Export it first. This cannot be undone."
+          >
+            {(id) => (
+              <input id={id} className="input" value={sure} onChange={(e) => setSure(e.target.value)} />
+            )}
+          </Field>
+          <button
+            type="button"
+            className="btn btn-error mt-2"
+            disabled={sure !== garden.name}
+            onClick={() => void wipe()}
+          >
+            Wipe {garden.name}
+          </button>
+        </section>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,171 @@
+import { useState } from 'react';
+import { useGarden } from '../../ring/garden.tsx';
+import { type Happening, happenings } from '../../ring/journal.ts';
+import {
+  removeLook,
+  removeNote,
+  saveCover,
+  saveLook,
+  saveNote,
+  savePlanting,
+} from '../../records/verbs/verbs.ts';
+import { showIsoYear } from '../../ui/dates.ts';
+import { Field, Page } from '../../ui/parts.tsx';
+
+/** Everything that happened, bed by bed; dates and words can be put right, and undo takes any of it back. */
+export default function NotebookPage() {
+  const ring = useGarden();
+  const { beds, garden, today, hands, run } = ring;
+  const [bedId, setBedId] = useState('');
+  const [text, setText] = useState('');
+  const [noteBed, setNoteBed] = useState(beds[0]?.id ?? '');
+  const all = happenings(ring);
+  const shown = bedId ? all.filter((h) => h.bedId === bedId) : all;
+  const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '?';
+
+  function move(h: Happening, on: string) {
+    if (h.kind === 'look') {
+      const look = ring.looks.find((l) => l.id === h.refId)!;
+      const cover = ring.covers.find((c) => c.id === look.coverId)!;
+      return run(saveLook(hands, { ...look, on }, cover));
+    }
+    if (h.kind === 'note') return run(saveNote(hands, { ...ring.notes.find((n) => n.id === h.refId)!, on }));
+    if (h.kind === 'planting') {
+      const p = ring.plantings.find((x) => x.id === h.refId)!;
+      return run(
+        savePlanting(hands, h.key.endsWith('p') ? { ...p, plantedOn: on } : { ...p, clearedOn: on }),
+      );
+    }
+    const c = ring.covers.find((x) => x.id === h.refId)!;
+    if (h.key.endsWith('s')) return run(saveCover(hands, { ...c, sownOn: on }, 'move-date', 'a date'));
+    if (h.key.endsWith('e')) return run(saveCover(hands, { ...c, endedOn: on }, 'move-date', 'a date'));
+    const i = Number(h.key.slice(c.id.length));
+    return run(
+      saveCover(
+        hands,
+        { ...c, passes: c.passes.map((p, k) => (k === i ? { ...p, doneOn: on } : p)) },
+        'move-date',
+        'a date',
+      ),
+    );
+  }
+
+  return (
+    <Page
+      title="Notebook"
+      lead="What happened, latest first. Change a date here and the forecast follows; Undo above takes any change back."
+    >
+      <div className="grid max-w-3xl gap-4 sm:grid-cols-[10rem_1fr]">
+        <Field label="Bed">
+          {(id) => (
+            <select
+              id={id}
+              className="select select-sm"
+              value={bedId}
+              onChange={(e) => setBedId(e.target.value)}
+            >
+              <option value="">all beds</option>
+              {beds.map((b) => (
+                <option key={b.id} value={b.id}>
+                  {b.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        {beds.length > 0 && (
+          <form
+            className="grid gap-2 sm:grid-cols-[6rem_1fr_auto] sm:items-end"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (text.trim())
+                void run(
+                  saveNote(hands, {
+                    id: hands.newId(),
+                    gardenId: garden.id,
+                    bedId: bedId || noteBed,
+                    on: today,
+                    text: text.trim(),
+                  }),
+                ).then((ok) => ok && setText(''));
+            }}
+          >
+            <Field label="For bed">
+              {(id) => (
+                <select
+                  id={id}
+                  className="select select-sm"
+                  value={bedId || noteBed}
+                  disabled={bedId !== ''}
+                  onChange={(e) => setNoteBed(e.target.value)}
+                >
+                  {beds.map((b) => (
+                    <option key={b.id} value={b.id}>
+                      {b.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Field>
+            <Field label="A note for today">
+              {(id) => (
+                <input
+                  id={id}
+                  className="input input-sm"
+                  value={text}
+                  onChange={(e) => setText(e.target.value)}
+                />
+              )}
+            </Field>
+            <button type="submit" className="btn btn-sm">
+              Write it down
+            </button>
+          </form>
+        )}
+      </div>
+      {shown.length === 0 && (
+        <p className="mt-4">Nothing yet. Sowings, looks, endings and plantings write themselves here.</p>
+      )}
+      <ol className="mt-4">
+        {shown.map((h) => (
+          <li key={h.key} className="border-linen flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
+            <input
+              type="date"
+              aria-label={`Date of: ${h.what}, bed ${bedName(h.bedId)}`}
+              className="input input-xs w-36"
+              value={h.on}
+              onChange={(e) => {
+                if (e.target.value) void move(h, e.target.value);
+              }}
+            />
+            <b className="w-20">Bed {bedName(h.bedId)}</b>
+            <span className="font-semibold">{h.what}</span>
+            <span>{h.detail}</span>
+            {(h.kind === 'look' || h.kind === 'note') && (
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs ml-auto"
+                aria-label={`Take away: ${h.what} of ${showIsoYear(h.on)}`}
+                onClick={() =>
+                  void run(
+                    h.kind === 'look'
+                      ? removeLook(
+                          hands,
+                          ring.looks.find((l) => l.id === h.refId)!,
+                        )
+                      : removeNote(
+                          hands,
+                          ring.notes.find((n) => n.id === h.refId)!,
+                        ),
+                  )
+                }
+              >
+                Take away
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </Page>
+  );
+}

@@ -1,0 +1,186 @@
+import { useParams, Link } from 'react-router';
+import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
+import { portions, throwGroups } from '../../core/seed/weight.ts';
+import { showArea, showMass, showPerArea } from '../../core/units/show.ts';
+import { seedCost, weightsOf } from '../../ring/asked.ts';
+import { useCover } from '../../ring/useForecast.ts';
+import { saveCover, saveGarden } from '../../records/verbs/verbs.ts';
+import { Answer, Field, Page } from '../../ui/parts.tsx';
+import { Steps } from '../../ui/Steps.tsx';
+import { Swatch } from '../../ui/Weave.tsx';
+
+/** The weight to put on the scale, with its working, and the portions. */
+export default function SeedPage() {
+  const { cover, bed, garden, hands, run } = useCover(useParams().coverId);
+  if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
+  const weights = weightsOf(cover, bed);
+  const total = weights.reduce((s, w) => s + w.weigh_g, 0);
+  const groups = throwGroups(weights.map((w) => findSpecies(w.speciesId)!.seed.thousandSeed_g));
+  const cost = seedCost(garden, weights);
+  const lot = (speciesId: string) => cover.seed.find((s) => s.speciesId === speciesId)!;
+  const setLot = (speciesId: string, part: { germination?: number; purity?: number; coating?: number }) =>
+    void run(
+      saveCover(
+        hands,
+        { ...cover, seed: cover.seed.map((s) => (s.speciesId === speciesId ? { ...s, ...part } : s)) },
+        'seed-lot',
+        'the seed on the bench',
+      ),
+    );
+  const percent = (
+    label: string,
+    speciesId: string,
+    key: 'germination' | 'purity' | 'coating',
+    low: number,
+    high: number,
+  ) => (
+    <Field label={label}>
+      {(id) => (
+        <input
+          id={id}
+          type="number"
+          className="input input-sm"
+          min={low}
+          max={high}
+          key={lot(speciesId)[key]}
+          defaultValue={Math.round(lot(speciesId)[key] * 100)}
+          onBlur={(e) => {
+            const v = Number(e.target.value);
+            if (v >= low && v <= high && Math.round(lot(speciesId)[key] * 100) !== v)
+              setLot(speciesId, { [key]: v / 100 });
+            else e.target.value = String(Math.round(lot(speciesId)[key] * 100));
+          }}
+        />
+      )}
+    </Field>
+  );
+  return (
+    <Page
+      title={`Seed for bed ${bed.name}`}
+      lead={`${coverName(cover.parts)}, ${showArea(bed.area_m2, garden.units)}, ${findWay(cover.wayId)?.name.toLowerCase()}`}
+    >
+      <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
+      <Answer
+        big={weights
+          .map((w) => `${showMass(w.weigh_g, garden.units)} ${findSpecies(w.speciesId)!.name.toLowerCase()}`)
+          .join(' + ')}
+      >
+        {weights.length > 1 && `${showMass(total, garden.units)} in all. `}
+        {cost.guessed ? 'A guess at the cost' : 'Cost'}: {garden.currency}
+        {cost.cost.toFixed(2)}. {cost.guessed && 'Enter your own prices below.'}
+      </Answer>
+      {weights.map((w) => {
+        const sp = findSpecies(w.speciesId)!;
+        return (
+          <section key={w.speciesId} className="border-linen border-t py-4">
+            <h2 className="font-display flex items-center gap-2 text-lg font-bold">
+              <Swatch motif={sp.role} /> {sp.name}
+            </h2>
+            <p className="mt-1">
+              {showArea(w.area_m2, garden.units)} × {showPerArea(w.rate_g_m2, garden.units)} ×{' '}
+              {w.share < 1 ? `share ${Math.round(w.share * 100)} % × ` : ''}
+              {w.mixFactor !== 1 ? `mix ${w.mixFactor.toFixed(2)} × ` : ''}way of sowing {w.wayFactor} ={' '}
+              <b>{showMass(w.viable_g, garden.units)}</b> of living seed
+            </p>
+            <p>
+              ÷ germination {Math.round(w.germination * 100)} % ÷ purity {Math.round(w.purity * 100)} %
+              {w.coating > 0 ? ` ÷ bare share ${Math.round((1 - w.coating) * 100)} %` : ''} ={' '}
+              <b>{showMass(w.weigh_g, garden.units)}</b> on the scale
+            </p>
+            <p className="text-bark text-sm">
+              About {Math.round(((w.viable_g / sp.seed.thousandSeed_g) * 1000) / w.area_m2)} living seeds a
+              square metre.{' '}
+              {sp.seed.inoculant &&
+                `Coat with ${sp.seed.inoculant.replace('-', ' ')} inoculant on new ground, out of the sun, the same day.`}
+            </p>
+            <div className="mt-2 grid max-w-2xl gap-3 sm:grid-cols-4">
+              {percent('Germination %', w.speciesId, 'germination', 5, 100)}
+              {percent('Purity %', w.speciesId, 'purity', 20, 100)}
+              {percent('Coating %', w.speciesId, 'coating', 0, 80)}
+              <Field label="Price a kilogram">
+                {(id) => (
+                  <input
+                    id={id}
+                    type="number"
+                    min={0}
+                    step="0.1"
+                    className="input input-sm"
+                    defaultValue={garden.seedPrices[w.speciesId] ?? ''}
+                    onBlur={(e) => {
+                      if (e.target.value !== '' && Number(e.target.value) >= 0)
+                        void run(
+                          saveGarden(
+                            hands,
+                            {
+                              ...garden,
+                              seedPrices: { ...garden.seedPrices, [w.speciesId]: Number(e.target.value) },
+                            },
+                            'a seed price',
+                          ),
+                        );
+                    }}
+                  />
+                )}
+              </Field>
+            </div>
+          </section>
+        );
+      })}
+      <section className="border-linen border-t py-4">
+        <h2 className="font-display text-lg font-bold">Portions, one a throw</h2>
+        <p className="max-w-2xl">
+          Two light throws crosswise cover far more evenly than one heavy throw: what one leaves thin the
+          other fills.
+        </p>
+        <div className="mt-2 max-w-xs">
+          <Field label="Throws over the bed">
+            {(id) => (
+              <select
+                id={id}
+                className="select select-sm"
+                value={cover.throws}
+                onChange={(e) =>
+                  void run(
+                    saveCover(
+                      hands,
+                      { ...cover, throws: Number(e.target.value) },
+                      'throws',
+                      'the number of throws',
+                    ),
+                  )
+                }
+              >
+                {[1, 2, 3, 4].map((n) => (
+                  <option key={n}>{n}</option>
+                ))}
+              </select>
+            )}
+          </Field>
+        </div>
+        <ul className="mt-3">
+          {groups.map((group, g) => (
+            <li key={g} className="border-linen border-t py-2">
+              <b>{group.map((i) => findSpecies(weights[i]!.speciesId)!.name).join(' with ')}</b>
+              {groups.length > 1 && (
+                <span className="text-bark"> thrown apart, since sizes part in one bag</span>
+              )}
+              <ol className="flex flex-wrap gap-x-6">
+                {portions(
+                  group.reduce((s, i) => s + weights[i]!.weigh_g, 0),
+                  cover.throws,
+                ).map((p, k) => (
+                  <li key={k}>
+                    Throw {k + 1}: <b>{showMass(p, garden.units)}</b>
+                  </li>
+                ))}
+              </ol>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <Link className="btn btn-primary" to={`/cover/${cover.id}/sow`}>
+        To the sowing
+      </Link>
+    </Page>
+  );
+}

@@ -1,0 +1,64 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { createContext, type ReactNode, useContext, useMemo } from 'react';
+import { isoOf } from '../core/calendar/day.ts';
+import { type Failure, type Result } from '../core/result/result.ts';
+import { KilimDatabase } from '../records/db.ts';
+import { type GardenContents, type Hands, readGarden } from '../records/verbs/verbs.ts';
+
+/** The thin ring between records and React: one database, one clock, the garden that is open. */
+export const hands: Hands = {
+  db: new KilimDatabase(),
+  now: () => new Date().toISOString(),
+  newId: () => crypto.randomUUID(),
+};
+
+/** Local calendar day; the season clock of a garden outranks it. */
+export function realToday(): string {
+  const now = new Date();
+  return isoOf(Math.floor((now.getTime() - now.getTimezoneOffset() * 60_000) / 86_400_000));
+}
+
+export interface Ring extends GardenContents {
+  today: string;
+  hands: Hands;
+  /** Runs a verb and tells the gardener when it failed; true when it was done. */
+  run<T>(work: Promise<Result<T>>): Promise<boolean>;
+}
+
+const RingContext = createContext<Ring | null>(null);
+
+export function GardenRing(props: {
+  gardenId: string;
+  tell(f: Failure): void;
+  children: ReactNode;
+  missing: ReactNode;
+}) {
+  const { gardenId, tell } = props;
+  const contents = useLiveQuery(async () => (await readGarden(hands.db, gardenId)) ?? null, [gardenId]);
+  const ring = useMemo<Ring | null>(
+    () =>
+      contents
+        ? {
+            ...contents,
+            beds: [...contents.beds].sort((a, b) => a.order - b.order),
+            today: contents.garden.seasonClock ?? realToday(),
+            hands,
+            run: async (work) => {
+              const result = await work;
+              if (!result.ok) tell(result.failure);
+              return result.ok;
+            },
+          }
+        : null,
+    [contents, tell],
+  );
+  if (contents === undefined) return <p className="text-bark p-6">Opening the garden…</p>;
+  if (!ring) return props.missing;
+  return <RingContext.Provider value={ring}>{props.children}</RingContext.Provider>;
+}
+
+export function useGarden(): Ring {
+  const ring = useContext(RingContext);
+  if (!ring) throw new Error('useGarden outside GardenRing');
+  return ring;
+}

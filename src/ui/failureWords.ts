@@ -1,0 +1,91 @@
+import { type Failure } from '../core/result/result.ts';
+
+/** What went wrong, where, and what to do: one sentence or two for every failure the core and the records can return. */
+export function failureWords(f: Failure): string {
+  const v = (k: string) => String(f.facts?.[k] ?? '');
+  const at = f.where ? ` (${f.where})` : '';
+  switch (f.code) {
+    case 'storage-full':
+      return 'The browser has no room left for this garden. Nothing saved was touched. Export the garden under Keep, free some space, then save again.';
+    case 'storage-blocked':
+      return 'Another tab holds the garden with an older version of Kilim. Close the other tabs and try again; nothing was lost.';
+    case 'storage-closed':
+      return 'The browser closed the garden while writing. What was saved before is safe; reload the page and enter this again.';
+    case 'storage-failed':
+      return `The browser refused to save (${v('words')}). What was saved before is safe. Try again, or export the garden under Keep.`;
+    case 'record-invalid':
+      return `This could not be saved: ${f.where} is not right (${v('problem')}). Correct it and save again.`;
+    case 'dates-out-of-order':
+      return `The dates are out of order: ${f.where} (${v('first')}, then ${v('second')}). Put the second date on or after the first.`;
+    case 'date-missing':
+      return `The date for ${f.where} is missing or no real day. Pick a day from the calendar.`;
+    case 'crops-overlap':
+      return `${f.where} stands on this bed from ${v('from')} to ${v('to')}. Move one of the dates so that they do not overlap.`;
+    case 'covers-overlap':
+      return `${f.where} is on this bed from ${v('from')}. Finish or remove it first, or choose later dates.`;
+    case 'look-before-sowing':
+      return 'There is nothing to look at before the day of sowing. Pick a later day.';
+    case 'look-empty':
+      return 'Nothing was entered. Say at least one thing that you saw.';
+    case 'length-unit':
+      return `"${f.where}" has no unit. Write for example 1.2 m or 4 ft.`;
+    case 'length-unreadable':
+    case 'size-unreadable':
+      return `"${f.where}" cannot be read as a size. Write width x length, for example 1.2 m x 8 m, or 4 ft 6 in x 20 ft.`;
+    case 'length-range':
+      return `"${f.where}" comes to ${Number(v('metres')).toFixed(2)} m. A side of a bed is between ${v('least')} and ${v('most')} m; check the unit.`;
+    case 'bed-size':
+      return `The size in ${f.where} cannot be read (${v('given')}). No bed was added. Write for example 1.2 m x 8 m, then bring the file in again.`;
+    case 'bed-name':
+      return `The bed in ${f.where} has no name. No bed was added; give each bed a name.`;
+    case 'bed-twice':
+      return `The name "${v('name')}" in ${f.where} is there twice. No bed was added; make names different.`;
+    case 'bed-area':
+      return `The shape in ${f.where} covers ${v('m2')} m². That is no bed; check the coordinates.`;
+    case 'beds-header':
+      return `The first line must name the columns: name and size (or width and length). Found: ${v('headers')}.`;
+    case 'beds-too-many':
+      return `The file holds ${v('rows')} beds; ${v('most')} at a time is the most.`;
+    case 'geojson-unreadable':
+    case 'geojson-no-features':
+    case 'geojson-shape':
+      return `The file is no GeoJSON of bed outlines${at}. Export polygons as a FeatureCollection and try again; no bed was added.`;
+    case 'csv-empty':
+      return 'The file has no rows under its header line. Check that it is saved as CSV.';
+    case 'csv-too-long':
+      return `The file has ${v('rows')} rows; the most is ${v('most')}. Cut it to the last thirty years.`;
+    case 'weather-columns':
+      return 'Say which column holds the low, the high and the rain.';
+    case 'weather-no-days':
+      return `None of the ${v('rows')} rows could be read as a day. Check the date column and its order.`;
+    case 'weather-short':
+      return `The file has ${v('days')} usable days; at least ${v('least')} are needed to know a year. Add more, or answer the four questions instead.`;
+    case 'weather-month-missing':
+      return `Month ${v('month')} has only ${v('days')} days in the file; each month needs fifteen. Add them, or answer the four questions instead.`;
+    case 'weather-swapped':
+      return `On ${v('days')} days the night is warmer than the afternoon. The two temperature columns look swapped; choose them the other way round.`;
+    case 'frost-order':
+      return 'These frost dates cannot be right for this latitude: the frost-free time must lie in the warm half of the year. Check the two dates and the sign of the latitude (south is minus).';
+    case 'latitude-range':
+      return 'The latitude must be between -66 and 66 degrees; south is minus.';
+    case 'site-range':
+      return 'A usual summer afternoon must be at least 4 degrees warmer than the coldest night. Check both.';
+    case 'file-not-json':
+    case 'file-not-garden':
+      return 'This is not a Kilim garden file. Choose the .json file that Kilim exported. Nothing was changed.';
+    case 'file-newer':
+      return `This file was made by a newer Kilim (form ${v('version')}, known here ${v('known')}). Update Kilim first. Nothing was changed.`;
+    case 'file-too-large':
+      return 'This file is too large to be a garden. Nothing was changed.';
+    case 'file-invalid':
+      return `The file is damaged at ${f.where}: ${v('problem')}. Nothing was changed; try an earlier copy.`;
+    case 'file-broken-link':
+      return `The file is damaged: ${f.where} belongs to no bed in it. Nothing was changed; try an earlier copy.`;
+    case 'nothing-to-undo':
+      return 'There is nothing left to undo.';
+    case 'nothing-to-redo':
+      return 'There is nothing to do again.';
+    default:
+      return `Something went wrong (${f.code}${at}). Nothing saved was touched. Reload the page and try again.`;
+  }
+}

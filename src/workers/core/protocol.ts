@@ -1,0 +1,24 @@
+import { type ChooseInput, type Sample } from '../../core/choose/choose.ts';
+import { type Forecast, type ForecastInput } from '../../core/plan/forecast.ts';
+import { type Failure, type Result } from '../../core/result/result.ts';
+import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
+import { type Site } from '../../core/site/site.ts';
+
+/** What the worker can be asked, and what it answers. Plain data both ways. */
+export interface Questions {
+  choose: { input: ChooseInput; answer: Sample[]; part: Sample };
+  forecast: { input: ForecastInput; answer: Forecast; part: never };
+  fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };
+  fitPattern: { input: { patternId: string; latitude_deg: number }; answer: Site; part: never };
+}
+export type Kind = keyof Questions;
+
+export type ToWorker =
+  | { [K in Kind]: { type: 'ask'; id: number; kind: K; input: Questions[K]['input'] } }[Kind]
+  | { type: 'cancel'; id: number };
+
+export type FromWorker =
+  | { type: 'part'; id: number; done: number; total: number; part: unknown }
+  | { type: 'answer'; id: number; answer: unknown }
+  | { type: 'cancelled'; id: number }
+  | { type: 'failed'; id: number; failure: Failure };
