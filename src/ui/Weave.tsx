@@ -22,13 +22,16 @@ export function WeaveDefs({ prefix }: { prefix: string }) {
       </pattern>
       {[1, 2, 3, 4].map((k) => (
         <pattern key={k} id={`${prefix}-open${k}`} width={6} height={6} patternUnits="userSpaceOnUse">
-          <rect width={6} height={k * 1.15} fill="#f4ecdf" />
-          <path d={`M1.5 0V${k * 1.15}M4.5 0V${k * 1.15}`} stroke="#cdb998" strokeWidth={0.9} />
+          <rect width={6} height={GAPS[k]} fill="#f4ecdf" />
+          <path d={`M1.5 0V${GAPS[k]}M4.5 0V${GAPS[k]}`} stroke="#cdb998" strokeWidth={0.9} />
         </pattern>
       ))}
     </defs>
   );
 }
+
+/** Height in pixels of the gap between wefts in a six-pixel step, by openness 1..4. */
+const GAPS = [0, 1, 2, 3.2, 4.4];
 
 function knots(rows: readonly string[]): string {
   let d = '';
@@ -72,7 +75,7 @@ export function Woven({ prefix, x, y, width, height, bands, faint, coverAt }: Wo
   const open: { y: number; h: number; k: number }[] = [];
   if (coverAt)
     for (let at = 0; at < height; at += 6) {
-      const k = Math.round((1 - coverAt(y + at)) * 4.6);
+      const k = Math.round((0.85 - coverAt(y + at)) * 4.6);
       if (k >= 1) open.push({ y: y + at, h: Math.min(6, height - at), k: Math.min(4, k) });
     }
   return (

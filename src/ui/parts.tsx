@@ -33,7 +33,7 @@ export function Field({
 export function Odds({ odds, strong }: { odds: number; strong?: boolean }) {
   const pct = Math.round(odds * 100);
   return (
-    <span className={strong ? 'font-bold' : ''}>
+    <span className={`block ${strong ? 'font-bold' : ''}`}>
       <span className="tabular-nums">{pct} in 100</span>
       <span className="bg-linen mt-0.5 block h-1 w-full">
         <span className={`block h-1 ${pct < 50 ? 'bg-madder' : 'bg-walnut'}`} style={{ width: `${pct}%` }} />

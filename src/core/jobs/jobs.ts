@@ -20,7 +20,7 @@ export interface SeenOn {
 
 const FIRST_LOOK_AFTER_D = 10;
 const LOOK_EVERY_D = 21;
-/** In deep winter little moves; looks are no more often than this before the ending comes near. */
+/** The last weeks before the ending begins are looked at weekly. */
 const NEAR_END_D = 28;
 const NEAR_END_EVERY_D = 7;
 const CHECK_AFTER_D = 14;
@@ -73,6 +73,7 @@ function nextLook(c: CoverSpan, looks: SeenOn[], today: Day): Day {
   if (seen.length === 0) return sown + FIRST_LOOK_AFTER_D;
   const last = Math.max(...seen);
   const end = c.passes[0] ? dayOf(c.passes[0].due) : Infinity;
-  const every = end - Math.max(last, today) <= NEAR_END_D ? NEAR_END_EVERY_D : LOOK_EVERY_D;
-  return last + every;
+  if (end - today <= NEAR_END_D) return last + NEAR_END_EVERY_D;
+  // Once it is up, looks may wait until the ending comes near; only a far or unknown end is looked at every three weeks.
+  return Number.isFinite(end) ? Math.max(last + LOOK_EVERY_D, end - NEAR_END_D) : last + LOOK_EVERY_D;
 }

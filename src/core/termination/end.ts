@@ -11,7 +11,7 @@ import { FEWEST_SHEET_DAYS, sheetHeatNeeded } from './sheet.ts';
 /** A stand counts as dead when no more than this share of its plants lives. */
 export const DEAD_BELOW = 0.1;
 /** Days after the last pass until a killed stand is seen to be dead. */
-const SHOWS_AFTER_D = { cut: 4, crimp: 12, dig: 2 } as const;
+const SHOWS_AFTER_D = { cut: 4, crimp: 8, dig: 2 } as const;
 const SECOND_CUT_AFTER_D = 10;
 const SECOND_CRIMP_AFTER_D = 6;
 /** Soil must have held the crop's least warmth for this many days. */

@@ -31,7 +31,8 @@ import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Field, Odds, Strands } from '../../ui/parts.tsx';
 import { ask } from '../../workers/core/client.ts';
-import { COLUMN, Samples } from './Samples.tsx';
+import { firstOpenGap, LEAST_GAP_D } from './gap.ts';
+import { COLUMN, LEFT, Samples } from './Samples.tsx';
 import { reasonWords } from './words.ts';
 
 const YEARS = 60;
@@ -45,27 +46,24 @@ export default function ChoosePage() {
 }
 
 function Chooser({ bed }: { bed: Bed }) {
-  const { garden, plantings, today, hands, run } = useGarden();
+  const { garden, plantings, covers, today, hands, run } = useGarden();
   const navigate = useNavigate();
   const mine = plantings.filter((p) => p.bedId === bed.id);
-  const leaving = [...mine]
-    .filter((p) => (p.plantedOn ?? p.plantOn) <= today)
-    .sort((a, b) => (a.plantedOn ?? a.plantOn).localeCompare(b.plantedOn ?? b.plantOn))
-    .at(-1);
-  const coming = [...mine]
-    .filter((p) => !p.plantedOn && p.plantOn > today)
-    .sort((a, b) => a.plantOn.localeCompare(b.plantOn))[0];
-  const [before, setBefore] = useState(leaving?.cropId ?? '');
-  const [free, setFree] = useState(
-    leaving
-      ? (leaving.clearedOn ?? leaving.clearOn) < today
-        ? today
-        : (leaving.clearedOn ?? leaving.clearOn)
-      : today,
+  const gap = useMemo(
+    () =>
+      firstOpenGap(
+        plantings.filter((p) => p.bedId === bed.id),
+        covers.filter((c) => c.bedId === bed.id),
+        dayOf(today),
+      ),
+    [plantings, covers, bed.id, today],
   );
+  const { before: leaving, next: coming } = gap;
+  const [before, setBefore] = useState(leaving?.cropId ?? '');
+  const [free, setFree] = useState(isoOf(gap.freeDay));
   const [nextId, setNextId] = useState(coming?.cropId ?? 'tomato');
   const [nextWay, setNextWay] = useState<'transplant' | 'seed'>(coming?.way ?? 'transplant');
-  const [plantOn, setPlantOn] = useState(coming?.plantOn ?? isoOf(dayOf(today) + 220));
+  const [plantOn, setPlantOn] = useState(coming?.plantOn ?? isoOf(gap.freeDay + 220));
   const [wayId, setWayId] = useState('raked');
   const [aims, setAims] = useState<AimStrands[]>([
     { id: 'feed', strands: 3 },
@@ -81,7 +79,7 @@ function Chooser({ bed }: { bed: Bed }) {
   const valid =
     isIsoDate(free) &&
     isIsoDate(plantOn) &&
-    dayOf(plantOn) - dayOf(free) >= 28 &&
+    dayOf(plantOn) - dayOf(free) >= LEAST_GAP_D &&
     dayOf(plantOn) - dayOf(free) <= 500;
   const families = useMemo(
     () => [...new Set([before, ...mine.map((p) => p.cropId)].map((c) => findCrop(c)?.family ?? ''))],
@@ -356,11 +354,9 @@ function Chooser({ bed }: { bed: Bed }) {
           </p>
         )}
         {hung.length > 0 && (
-          // A scroll region must be reachable by keyboard.
-          // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
           <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Samples in the gap">
-            <div style={{ width: 52 + hung.length * COLUMN }}>
-              <div className="flex pl-[52px]">
+            <div style={{ width: LEFT + hung.length * COLUMN }}>
+              <div className="flex" style={{ paddingLeft: LEFT }}>
                 {hung.map((s) => (
                   <button
                     key={s.id}
@@ -381,22 +377,24 @@ function Chooser({ bed }: { bed: Bed }) {
                 freeDay={dayOf(free)}
                 plantDay={dayOf(plantOn)}
               />
-              <table className="text-sm" style={{ width: 52 + hung.length * COLUMN, tableLayout: 'fixed' }}>
+              <table className="text-sm" style={{ width: LEFT + hung.length * COLUMN, tableLayout: 'fixed' }}>
                 <caption className="sr-only">Figures of each sample, middle of {YEARS} years</caption>
+                <colgroup>
+                  <col style={{ width: LEFT }} />
+                </colgroup>
                 <tbody>
                   {figures.map(([label, show]) => (
                     <tr key={label}>
                       <th
                         scope="row"
-                        colSpan={1}
-                        className="w-[52px] pt-2 pr-1 text-left align-top text-xs leading-tight font-normal"
+                        className="pt-2 pr-1 text-left align-top text-xs leading-tight font-normal"
                       >
                         {label}
                       </th>
                       {hung.map((s) => (
                         <td
                           key={s.id}
-                          className={`px-3 pt-2 text-center align-top ${s.id === chosen?.id ? 'bg-paper font-bold' : ''}`}
+                          className={`px-2 pt-2 text-center align-top ${s.id === chosen?.id ? 'bg-paper font-bold' : ''}`}
                         >
                           {show(s)}
                         </td>

@@ -12,11 +12,11 @@ interface Props {
   plantDay: number;
 }
 
-export const COLUMN = 112;
-const LEFT = 52;
+export const COLUMN = 100;
+export const LEFT = 84;
 const TOP = 6;
-const HEIGHT = 330;
-const WIDTH = 78;
+const HEIGHT = 262;
+const WIDTH = 70;
 
 /** Samples hung side by side in the gap they must fill; time runs downward. */
 export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props) {
@@ -36,7 +36,7 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
       {months.map((m) => (
         <g key={m}>
           <line x1={LEFT - 6} x2={LEFT + samples.length * COLUMN} y1={y(m)} y2={y(m)} stroke="#e9dcc6" />
-          <text x={4} y={y(m) + 4} fontSize={12} fill="#6b5646" fontWeight={600}>
+          <text x={LEFT - 56} y={y(m) + 4} fontSize={12} fill="#6b5646" fontWeight={600}>
             {monthName(m)}
           </text>
         </g>
@@ -126,9 +126,9 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
         stroke="#3c2a20"
         strokeWidth={3}
       />
-      <rect x={0} y={y(plantDay) - 10} width={LEFT - 4} height={20} fill="#3c2a20" />
+      <rect x={LEFT - 62} y={y(plantDay) - 10} width={58} height={20} fill="#3c2a20" />
       <text
-        x={LEFT / 2 - 2}
+        x={LEFT - 33}
         y={y(plantDay) + 4}
         fontSize={12}
         fill="#fbf6ec"

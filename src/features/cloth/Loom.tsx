@@ -37,8 +37,6 @@ export function Loom({ from, to }: { from: number; to: number }) {
   const total = LEFT + column * beds.length;
   return (
     <div ref={box} className="relative w-full">
-      {/* A scroll region must be reachable by keyboard. */}
-      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
       <div
         className="overflow-x-auto px-2 pt-3"
         tabIndex={0}

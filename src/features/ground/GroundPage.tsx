@@ -143,7 +143,15 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
             error={problem || undefined}
           >
             {(id) => (
-              <input id={id} className="input" value={size} onChange={(e) => setSize(e.target.value)} />
+              <input
+                id={id}
+                className="input"
+                value={size}
+                onChange={(e) => {
+                  setProblem('');
+                  setSize(e.target.value);
+                }}
+              />
             )}
           </Field>
           <Field label="Soil">

@@ -26,7 +26,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
   const [problem, setProblem] = useState('');
   const read = table && columns ? readDays(table, columns) : null;
 
-  const use = (t: CsvTable, c: WeatherColumns) => {
+  const settle = (t: CsvTable, c: WeatherColumns) => {
     setColumns(c);
     const r = readDays(t, c);
     setProblem(r.ok ? '' : failureWords(r.failure));
@@ -41,7 +41,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
       return setProblem(failureWords(t.failure));
     }
     setTable(t.value);
-    use(t.value, guessColumns(t.value));
+    settle(t.value, guessColumns(t.value));
   };
   const column = (key: 'date' | 'tmin' | 'tmax' | 'rain', label: string) => (
     <Field label={label}>
@@ -50,7 +50,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
           id={id}
           className="select"
           value={columns![key]}
-          onChange={(e) => use(table!, { ...columns!, [key]: Number(e.target.value) })}
+          onChange={(e) => settle(table!, { ...columns!, [key]: Number(e.target.value) })}
         >
           <option value={-1}>choose a column</option>
           {table!.headers.map((h, i) => (
@@ -97,7 +97,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
                   className="select"
                   value={columns.dateOrder}
                   onChange={(e) =>
-                    use(table, { ...columns, dateOrder: e.target.value as WeatherColumns['dateOrder'] })
+                    settle(table, { ...columns, dateOrder: e.target.value as WeatherColumns['dateOrder'] })
                   }
                 >
                   <option value="ymd">year month day</option>
@@ -112,7 +112,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
                   id={id}
                   className="select"
                   value={columns.temperature}
-                  onChange={(e) => use(table, { ...columns, temperature: e.target.value as 'c' | 'f' })}
+                  onChange={(e) => settle(table, { ...columns, temperature: e.target.value as 'c' | 'f' })}
                 >
                   <option value="c">°C</option>
                   <option value="f">°F</option>
@@ -125,7 +125,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
                   id={id}
                   className="select"
                   value={columns.rainUnit}
-                  onChange={(e) => use(table, { ...columns, rainUnit: e.target.value as 'mm' | 'in' })}
+                  onChange={(e) => settle(table, { ...columns, rainUnit: e.target.value as 'mm' | 'in' })}
                 >
                   <option value="mm">mm</option>
                   <option value="in">inches</option>

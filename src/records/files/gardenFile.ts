@@ -61,8 +61,8 @@ export function readGardenFile(text: string): Result<GardenContents> {
     const issue = parsed.error.issues[0]!;
     return fail('file-invalid', issue.path.join(' › '), { problem: issue.message });
   }
-  const { kilim: _format, version: _version, ...contents } = parsed.data;
-  return linked(contents);
+  const { garden, beds, plantings, covers, looks, notes, weather } = parsed.data;
+  return linked({ garden, beds, plantings, covers, looks, notes, weather });
 }
 
 /** Every record must belong to this garden and name beds and covers that are in the file. */

@@ -59,8 +59,14 @@ export function guessColumns(table: CsvTable): WeatherColumns {
 
 function guessOrder(dates: string[]): WeatherColumns['dateOrder'] {
   if (dates.some((d) => /^\s*\d{4}\D/.test(d))) return 'ymd';
-  const first = dates.map((d) => Number(/^\s*(\d{1,2})\D/.exec(d)?.[1] ?? 0));
-  return first.some((n) => n > 12) ? 'dmy' : 'mdy';
+  // Most rows decide: one broken date must not turn the others round.
+  let dayFirst = 0;
+  for (const text of dates) {
+    const [, a, b] = /^\s*(\d{1,2})\D(\d{1,2})\D/.exec(text) ?? [];
+    if (Number(a) > 12 && Number(b) <= 12) dayFirst++;
+    if (Number(b) > 12 && Number(a) <= 12) dayFirst--;
+  }
+  return dayFirst > 0 ? 'dmy' : 'mdy';
 }
 
 function readDay(text: string, order: WeatherColumns['dateOrder']): number {

@@ -1,0 +1,97 @@
+import { chromium, type Page } from 'playwright-core';
+import { mkdirSync } from 'node:fs';
+
+/** Takes the pictures of docs/screenshots from the demo garden. `npm run shots` with the demo server running. */
+const base = process.env.BASE ?? 'http://localhost:4173';
+const out = process.env.OUT ?? 'docs/screenshots';
+const only = process.argv.slice(2);
+mkdirSync(out, { recursive: true });
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const context = await browser.newContext({
+  viewport: { width: 1280, height: 800 },
+  serviceWorkers: 'block',
+  locale: 'en-GB',
+});
+const page = await context.newPage();
+page.on('console', (m) => m.type() === 'error' && console.error('console:', m.text()));
+page.on('pageerror', (e) => console.error('page:', e.message));
+
+const cover = (bed: string) => async (p: Page, step: string) => {
+  await p.goto(`${base}/bed/north-shore-bed-${bed}`);
+  const href = await p.getByRole('link', { name: 'Go on' }).first().getAttribute('href');
+  await p.goto(`${base}${href!.replace(/\/[a-z]+$/, `/${step}`)}`);
+};
+const shots: [string, boolean, (p: Page) => Promise<void>][] = [
+  ['cloth', false, async (p) => void (await p.goto(`${base}/`))],
+  [
+    'choose',
+    false,
+    async (p) => {
+      await p.goto(`${base}/bed/north-shore-bed-R1/choose`);
+      await p.getByLabel('Planting day').fill('2028-05-20');
+      await p.getByLabel('Ground free on').fill('2027-09-08');
+      await p.getByText('covers done').waitFor();
+      await p.getByText('covers done').waitFor({ state: 'detached', timeout: 60_000 });
+    },
+  ],
+  ['ground', false, async (p) => void (await p.goto(`${base}/ground`))],
+  ['seed', false, (p) => cover('10')(p, 'seed')],
+  [
+    'terminate',
+    false,
+    async (p) => {
+      await cover('7')(p, 'terminate');
+      await p.getByText('In time').first().waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    'plant-back',
+    false,
+    async (p) => {
+      await cover('7')(p, 'plant');
+      await p.getByText('Ready').first().waitFor({ timeout: 30_000 });
+    },
+  ],
+  ['notebook', false, async (p) => void (await p.goto(`${base}/notebook`))],
+  ['keep', false, async (p) => void (await p.goto(`${base}/keep`))],
+  ['covers', false, async (p) => void (await p.goto(`${base}/covers`))],
+  ['welcome', false, async (p) => void (await p.goto(`${base}/new`))],
+  ['sow-phone', true, (p) => cover('10')(p, 'sow')],
+  [
+    'look-phone',
+    true,
+    async (p) => {
+      await cover('7')(p, 'look');
+      await p.getByText('Can be ended').waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    'terminate-phone',
+    true,
+    async (p) => {
+      await cover('7')(p, 'terminate');
+      await p.getByText('In time').first().waitFor({ timeout: 30_000 });
+    },
+  ],
+];
+await page.goto(`${base}/open-demo/north-shore`);
+await page.getByText('This week').waitFor();
+for (const [name, phone, go] of shots) {
+  if (only.length > 0 && !only.includes(name)) continue;
+  await page.setViewportSize(phone ? { width: 390, height: 844 } : { width: 1280, height: 800 });
+  await go(page);
+  await page.waitForTimeout(name === 'cloth' ? 5000 : 1200);
+  await page.screenshot({ path: `${out}/${name}.png` });
+}
+await browser.close();

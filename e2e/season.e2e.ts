@@ -1,0 +1,233 @@
+import { afterAll, expect, jest, test } from '@jest/globals';
+import { axe, closeBrowser, downloaded, openStage } from './browser.ts';
+
+jest.setTimeout(240_000);
+afterAll(closeBrowser);
+
+/** Moves the pretended date of the open garden by writing it into an exported copy, since a new garden lives in the real today. */
+const shifted = (iso: string, days: number) =>
+  new Date(Date.parse(iso) + days * 86_400_000).toISOString().slice(0, 10);
+
+test('from an empty application one bed goes through its whole season, with a reload and no network in the middle, and comes back from its file', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  const objections: string[] = [];
+  const look = async () => objections.push(...(await axe(page)));
+  try {
+    // Ground
+    await page.goto(base);
+    await page.getByRole('button', { name: 'Make this garden' }).waitFor();
+    await look();
+    await page.getByLabel('Name of the garden').fill('Back Field');
+    await page.getByLabel('Latitude in degrees').fill('52');
+    await page.getByLabel('Last frost of a usual spring').fill('2026-05-02');
+    await page.getByLabel('First frost of a usual autumn').fill('2026-10-18');
+    await page.getByLabel('Coldest night of a usual winter, °C').fill('-9');
+    await page.getByLabel('A usual summer afternoon, °C').fill('22');
+    for (const tool of ['Opaque sheet and weights', 'Crimping board', 'Hose or watering can'])
+      await page.getByLabel(tool).check();
+    await page.getByRole('button', { name: 'Make this garden' }).click();
+    await page.getByRole('link', { name: 'Add beds under Ground' }).click();
+    await page.getByLabel('Name of the bed').fill('3');
+    await page.getByLabel('Width x length').fill('0 m x 8 m');
+    await page.getByRole('button', { name: 'Add this bed' }).click();
+    expect(await page.getByRole('alert').textContent()).toContain('between 0.1 and 500');
+    await page.getByLabel('Width x length').fill('4 ft x 8 m');
+    await page.getByText('9.8 m² or 105 ft²').waitFor();
+    await page.getByRole('button', { name: 'Add this bed' }).click();
+    await page.getByRole('link', { name: '3', exact: true }).waitFor();
+    await look();
+
+    // Choose: a gap that began in autumn, whatever the real date is
+    const free = '2026-09-08';
+    await page.getByRole('link', { name: '3', exact: true }).click();
+    await look();
+    await page.getByRole('link', { name: 'Choose a cover for bed 3' }).click();
+    await page.getByLabel('What leaves').selectOption('potato');
+    await page.getByLabel('What comes next').selectOption('winter-squash');
+    await page.getByLabel('Planting day').fill('2027-05-28');
+    await page.getByLabel('Ground free on').fill(free);
+    await page.getByRole('button', { name: 'Smother weeds: 1 strand', exact: true }).click();
+    const sample = page.getByRole('button', { name: 'Rye and crimson clover', exact: true });
+    await page.getByText('covers done').waitFor({ state: 'detached', timeout: 90_000 });
+    await page.getByRole('button', { name: /Show all/ }).click();
+    await sample.click();
+    await page.getByRole('heading', { name: 'Rye and crimson clover' }).waitFor();
+    await look();
+    await page.getByRole('button', { name: 'Put this on bed 3' }).click();
+
+    // Seed
+    await page.getByText('on the scale').first().waitFor();
+    await page.getByText('Throw 2:').first().waitFor();
+    await look();
+    await page.reload();
+    await page.getByText('on the scale').first().waitFor();
+
+    // Sow, then without network
+    await page.getByRole('link', { name: 'To the sowing' }).click();
+    await page.getByLabel('Sown on').fill('2026-09-10');
+    await page.getByRole('button', { name: 'Log sowing of bed 3' }).click();
+    await page.getByText('Sown 10 Sep 2026').waitFor();
+    await page.getByText(/ground closed/).waitFor();
+    await look();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await stage.context.setOffline(true);
+    await page.reload();
+    await page.getByText('Sown 10 Sep 2026').waitFor();
+    await page.getByRole('link', { name: 'To the looks' }).click();
+    await page.getByText(/Can be ended/).waitFor();
+    await page.getByLabel('Day of the look').fill('2027-05-04');
+    await page.getByLabel('Ground covered by leaves, %').fill('90');
+    await page.getByLabel('Height, cm').fill('80');
+    await page.getByLabel('Stage of the cereal rye').selectOption('bud');
+    await page.getByRole('button', { name: 'Log this look' }).click();
+    await page.getByText('90 % covered, 80 cm, bud or boot').waitFor();
+    await page.getByText(/plausible years still look like what you saw/).waitFor();
+    await page.getByRole('figure').waitFor();
+    await look();
+    await stage.context.setOffline(false);
+
+    // Terminate
+    await page.getByRole('link', { name: 'End it' }).click();
+    for (const way of [
+      'Cut at soil level',
+      'Flatten and lay an opaque sheet',
+      'Crimp with a board',
+      'Let frost do it',
+    ])
+      await page.getByRole('heading', { name: way }).waitFor();
+    await page.getByText(/Frost does not end it/).waitFor();
+    await look();
+    await page
+      .getByRole('button', { name: /End it this way: flatten and lay|Work out its days again/ })
+      .first()
+      .click();
+    await page.getByLabel('Day it was done or seen').fill('2027-05-05');
+    for (const pass of ['flatten', 'lay the sheet'])
+      await page.getByRole('button', { name: `Log it done: ${pass}` }).click();
+    await page.getByLabel('Day it was done or seen').fill('2027-06-04');
+    await page.getByRole('button', { name: 'Log it done: lift the sheet' }).click();
+    await page.getByRole('button', { name: 'It is dead' }).click();
+    await page.getByText('Dead, seen 4 Jun 2027').waitFor();
+
+    // Plant back
+    await page.getByRole('link', { name: 'To planting back' }).click();
+    await page.getByText(/^Ready/).waitFor();
+    await look();
+    await page.getByLabel('Planted on').fill('2027-06-08');
+    await page.getByRole('button', { name: 'Log planting of squash' }).click();
+    await page.getByText('Planted 8 Jun 2027').waitFor();
+
+    // Notebook, undo and redo across a reload, cloth
+    await page.getByRole('link', { name: 'Notebook' }).click();
+    await page.getByText('Planted squash').waitFor();
+    await look();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Planted squash').waitFor({ state: 'detached' });
+    await page.reload();
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await page.getByText('Planted squash').waitFor();
+    await page.getByRole('link', { name: 'Cloth', exact: true }).click();
+    await page.getByRole('img', { name: /Cloth of 1 beds/ }).waitFor();
+    await look();
+    await page.getByRole('link', { name: 'Covers' }).click();
+    await page.getByRole('heading', { name: /Cereal rye/ }).waitFor();
+    await look();
+
+    // Keep it
+    await page.getByRole('link', { name: 'Keep' }).click();
+    await look();
+    const save = () =>
+      downloaded(page, () => page.getByRole('button', { name: 'Export the whole garden' }).click());
+    const first = await save();
+    const journal = await downloaded(page, () =>
+      page.getByRole('button', { name: 'The journal as CSV' }).click(),
+    );
+    expect(journal.text).toContain('2027-06-08,3,Planted squash');
+    const jobs = await downloaded(page, () =>
+      page.getByRole('button', { name: 'Every job as a calendar file' }).click(),
+    );
+    expect(jobs.text).toContain('SUMMARY:Clear squash from bed 3');
+    await page.getByLabel(/To wipe Back Field/).fill('Back Field');
+    await page.getByRole('button', { name: 'Wipe Back Field' }).click();
+    await page.getByRole('button', { name: 'Make this garden' }).waitFor();
+    await page.getByRole('button', { name: /Two Gums/ }).click();
+    await page.getByRole('link', { name: 'Keep' }).click();
+    await page.getByLabel('A garden file').setInputFiles({
+      name: 'junk.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"kilim":"garden","version":1}'),
+    });
+    await page.getByText(/The file is damaged at/).waitFor();
+    await page
+      .getByLabel('A garden file')
+      .setInputFiles({ name: first.name, mimeType: 'application/json', buffer: Buffer.from(first.text) });
+    await page.getByText('Back Field is back.').waitFor();
+    await page.getByRole('link', { name: 'Keep' }).click();
+    expect((await save()).text).toBe(first.text);
+
+    expect(objections).toEqual([]);
+    expect(wrongs.filter((w) => !/ERR_INTERNET_DISCONNECTED|ERR_ABORTED/.test(w))).toEqual([]);
+    expect(shifted(free, 2)).toBe('2026-09-10');
+  } finally {
+    await stage.close();
+  }
+});
+
+test('the southern garden works in feet and ounces, its seasons turned round, its clock movable, and two tabs in step', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  try {
+    await page.goto(`${base}/open-demo/two-gums`);
+    await page.getByRole('img', { name: /Cloth of 6 beds/ }).waitFor();
+    expect(await axe(page)).toEqual([]);
+    await page.getByRole('link', { name: /Lemon/ }).first().click();
+    await page.getByText('40 ft²').waitFor();
+    await page.getByRole('link', { name: 'Go on' }).first().click();
+    await page.getByText(/oz hairy vetch \+ .* oz spring oats/).waitFor();
+    await page.getByRole('link', { name: 'Sow', exact: true }).click();
+    await page.getByLabel('Hairy vetch really used, ounces').fill('0.55');
+    const other = await stage.context.newPage();
+    await other.goto(`${base}/notebook`);
+    await other.getByText('Sowed cowpea').waitFor();
+    await page.getByRole('button', { name: 'Log sowing of bed Lemon' }).click();
+    await other.getByText('0.55 oz hairy vetch').waitFor();
+    await other.close();
+    await page.getByText(/Up \d+ May/).waitFor();
+    await page.getByLabel('Season clock: the pretended date').fill('2027-09-20');
+    await page.getByRole('link', { name: 'End it' }).click();
+    await page.getByText(/house rule: no foot on the bed/).waitFor();
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});
+
+test('the keyboard alone puts a cover on a bed and logs its sowing', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  const tabTo = async (name: string | RegExp, role: 'link' | 'button') => {
+    const target = page.getByRole(role, { name }).first();
+    await target.waitFor();
+    for (let i = 0; i < 160; i++) {
+      if (await target.evaluate((el) => el === document.activeElement)) return page.keyboard.press('Enter');
+      await page.keyboard.press('Tab');
+    }
+    throw new Error(`the keyboard does not reach ${String(name)}`);
+  };
+  try {
+    await page.goto(`${base}/open-demo/north-shore`);
+    await tabTo(/^8 9.6/, 'link');
+    await tabTo('Choose a cover for bed 8', 'link');
+    await page.getByText('covers done').waitFor();
+    await page.getByText('covers done').waitFor({ state: 'detached', timeout: 90_000 });
+    await tabTo('Put this on bed 8', 'button');
+    await tabTo('To the sowing', 'link');
+    await tabTo('Log sowing of bed 8', 'button');
+    await page.getByText('Correct the record').waitFor();
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});

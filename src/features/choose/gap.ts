@@ -1,0 +1,33 @@
+import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
+import { dayOf, type Day } from '../../core/calendar/day.ts';
+import type { Cover, Planting } from '../../records/types.ts';
+
+/** The next stretch of a bed that no crop and no cover has taken yet, and the crops on either side of it. */
+export interface OpenGap {
+  freeDay: Day;
+  before: Planting | undefined;
+  next: Planting | undefined;
+}
+
+export const LEAST_GAP_D = 28;
+
+export function firstOpenGap(plantings: Planting[], covers: Cover[], today: Day): OpenGap {
+  const crops = [...plantings].sort((a, b) => plantingDays(a).from - plantingDays(b).from);
+  const taken = covers.map(coverDays);
+  let free = today;
+  let before: Planting | undefined;
+  for (const crop of crops) {
+    const { from, to } = plantingDays(crop);
+    if (to <= free) {
+      before = crop;
+      continue;
+    }
+    const covered = taken.some((t) => t.from < from && t.endFrom > free);
+    if (from - free >= LEAST_GAP_D && !covered) return { freeDay: free, before, next: crop };
+    before = crop;
+    free = Math.max(free, to);
+  }
+  // After the last crop: behind any cover that already follows it.
+  for (const t of taken.sort((a, b) => a.from - b.from)) if (t.to > free) free = Math.max(free, t.to);
+  return { freeDay: free, before, next: undefined };
+}

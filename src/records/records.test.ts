@@ -1,0 +1,240 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import Dexie from 'dexie';
+import { readFileSync } from 'node:fs';
+import { bedsFromCsv, bedsFromGeoJson } from './files/bedsFile.ts';
+import { jobsCalendar } from './files/calendar.ts';
+import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
+import { journalCsv } from './files/journalCsv.ts';
+import { guessColumns, readDays, readTable } from './files/weatherCsv.ts';
+import { KilimDatabase } from './db.ts';
+import {
+  type Hands,
+  putCover,
+  readGarden,
+  saveBeds,
+  saveCover,
+  saveGarden,
+  saveLook,
+  savePlanting,
+  wipeGarden,
+} from './verbs/verbs.ts';
+import { redo, storageFailure, undo } from './write.ts';
+
+const file = (name: string) =>
+  readFileSync(new URL(`../../demo/${name}.kilim.json`, import.meta.url), 'utf8');
+let n = 0;
+let db: KilimDatabase;
+let hands: Hands;
+
+beforeEach(async () => {
+  db = new KilimDatabase(`test-${++n}`);
+  let id = 0;
+  hands = { db, now: () => '2027-04-13T08:00:00.000Z', newId: () => `id-${++id}` };
+});
+afterEach(async () => {
+  db.close();
+  await Dexie.delete(db.name);
+});
+
+async function demo(name = 'north-shore') {
+  const read = readGardenFile(file(name));
+  if (!read.ok) throw new Error(JSON.stringify(read.failure));
+  await bringBack(db, read.value);
+  return read.value;
+}
+
+describe('garden file', () => {
+  test.each(['north-shore', 'two-gums'])('%s goes out, is wiped, and comes back identical', async (name) => {
+    const contents = await demo(name);
+    const out = writeGardenFile((await readGarden(db, contents.garden.id))!);
+    await wipeGarden(hands, contents.garden.id);
+    expect(await readGarden(db, contents.garden.id)).toBeUndefined();
+    const again = readGardenFile(out);
+    if (!again.ok) throw new Error(again.failure.code);
+    await bringBack(db, again.value);
+    expect(writeGardenFile((await readGarden(db, contents.garden.id))!)).toBe(out);
+  });
+  test.each([
+    ['not json', 'file-not-json'],
+    ['[]', 'file-not-garden'],
+    ['{"kilim":"garden","version":99}', 'file-newer'],
+    ['{"kilim":"garden","version":1,"garden":{}}', 'file-invalid'],
+  ])('%s is refused as %s', (text, code) => {
+    expect(readGardenFile(text)).toMatchObject({ ok: false, failure: { code } });
+  });
+  test('a hostile or broken file names the place and touches nothing', async () => {
+    const contents = await demo();
+    const before = await readGarden(db, contents.garden.id);
+    const broken = JSON.parse(file('north-shore'));
+    broken.beds[3].area_m2 = -4;
+    expect(readGardenFile(JSON.stringify(broken))).toMatchObject({
+      ok: false,
+      failure: { code: 'file-invalid', where: 'beds › 3 › area_m2' },
+    });
+    const lost = JSON.parse(file('north-shore'));
+    lost.covers[0].bedId = 'elsewhere';
+    expect(readGardenFile(JSON.stringify(lost))).toMatchObject({
+      ok: false,
+      failure: { code: 'file-broken-link' },
+    });
+    expect(await readGarden(db, contents.garden.id)).toEqual(before);
+  });
+});
+
+describe('verbs', () => {
+  test('undo and redo take writes back and forth, across a closed and reopened database', async () => {
+    const { garden, beds } = await demo();
+    await saveGarden(hands, { ...garden, name: 'Renamed' });
+    await saveBeds(hands, [{ ...beds[0]!, note: 'stony' }]);
+    db.close();
+    db = new KilimDatabase(db.name);
+    expect((await undo(db, garden.id)).ok).toBe(true);
+    expect((await db.beds.get(beds[0]!.id))!.note).toBe('');
+    expect((await undo(db, garden.id)).ok).toBe(true);
+    expect((await db.gardens.get(garden.id))!.name).toBe('North Shore');
+    expect(await undo(db, garden.id)).toMatchObject({ ok: false, failure: { code: 'nothing-to-undo' } });
+    expect((await redo(db, garden.id)).ok).toBe(true);
+    expect((await db.gardens.get(garden.id))!.name).toBe('Renamed');
+  });
+  test('overlapping crops, dates out of order and impossible sizes are refused and change nothing', async () => {
+    const { plantings, covers, beds, garden } = await demo();
+    const before = await readGarden(db, garden.id);
+    const p = plantings.find((x) => x.plantedOn && x.clearedOn)!;
+    expect(await savePlanting(hands, { ...p, id: 'new' })).toMatchObject({
+      ok: false,
+      failure: { code: 'crops-overlap' },
+    });
+    expect(await savePlanting(hands, { ...p, clearedOn: '2020-01-01' })).toMatchObject({
+      ok: false,
+      failure: { code: 'dates-out-of-order' },
+    });
+    expect(await putCover(hands, { ...covers[0]!, id: 'new' })).toMatchObject({
+      ok: false,
+      failure: { code: 'covers-overlap' },
+    });
+    const ended = covers.find((c) => c.verdict === 'dead')!;
+    expect(await saveCover(hands, { ...ended, sownOn: ended.endedOn }, 'x', 'x')).toMatchObject({
+      ok: false,
+      failure: { code: 'dates-out-of-order' },
+    });
+    expect(await saveBeds(hands, [{ ...beds[0]!, area_m2: -1 }])).toMatchObject({
+      ok: false,
+      failure: { code: 'record-invalid' },
+    });
+    expect(await readGarden(db, garden.id)).toEqual(before);
+  });
+  test('a look needs a sown cover and something seen', async () => {
+    const { looks, covers } = await demo();
+    const look = looks[0]!;
+    const cover = covers.find((c) => c.id === look.coverId)!;
+    expect(await saveLook(hands, { ...look, on: '2020-01-01' }, cover)).toMatchObject({
+      failure: { code: 'look-before-sowing' },
+    });
+    const blank = {
+      ...look,
+      emergence: null,
+      cover: null,
+      height_m: null,
+      stage: null,
+      weeds: null,
+      note: ' ',
+    };
+    expect(await saveLook(hands, blank, cover)).toMatchObject({ failure: { code: 'look-empty' } });
+  });
+  test('a write that fails midway leaves neither half nor log', async () => {
+    const { garden, beds } = await demo();
+    const before = await readGarden(db, garden.id);
+    const add = db.log.add.bind(db.log);
+    db.log.add = (() => Promise.reject(new DOMException('no room', 'QuotaExceededError'))) as never;
+    expect(await saveBeds(hands, [{ ...beds[0]!, note: 'lost?' }])).toMatchObject({
+      ok: false,
+      failure: { code: 'storage-full' },
+    });
+    db.log.add = add;
+    expect(await readGarden(db, garden.id)).toEqual(before);
+    expect(await db.log.count()).toBe(0);
+  });
+  test('each storage fault has its own name', async () => {
+    const named = (name: string) => storageFailure(Object.assign(new Error('x'), { name }));
+    expect(
+      [named('QuotaExceededError'), named('DatabaseClosedError'), named('VersionError'), named('Odd')].map(
+        (f) => !f.ok && f.failure.code,
+      ),
+    ).toEqual(['storage-full', 'storage-closed', 'storage-blocked', 'storage-failed']);
+    const { beds } = await demo();
+    db.close();
+    expect(await saveBeds(hands, [beds[0]!])).toMatchObject({
+      ok: false,
+      failure: { code: 'storage-closed' },
+    });
+  });
+  test('the first schema, frozen, opens with today’s code', async () => {
+    const v1 = JSON.parse(readFileSync(new URL('./fixtures/v1.json', import.meta.url), 'utf8')) as {
+      stores: Record<string, string>;
+      rows: Record<string, object[]>;
+    };
+    const old = new Dexie('frozen-v1');
+    old.version(1).stores(v1.stores);
+    await old.open();
+    for (const [table, rows] of Object.entries(v1.rows)) await old.table(table).bulkAdd(rows);
+    old.close();
+    const now = new KilimDatabase('frozen-v1');
+    const garden = await readGarden(now, 'g1');
+    expect(garden?.beds).toHaveLength(1);
+    expect(readGardenFile(writeGardenFile(garden!)).ok).toBe(true);
+    now.close();
+    await Dexie.delete('frozen-v1');
+  });
+});
+
+describe('files of others', () => {
+  test('a station file in °F and inches with other headers and order is understood, bad rows are listed', () => {
+    const table = readTable(
+      'Station,PRCP (in),Date,High (F),Low (F)\nX,0.5,07/15/2024,86,59\nX,,07/16/2024,88,\nX,0,13/45/2024,80,60\nX,0,07/15/2024,80,60\n',
+    );
+    if (!table.ok) throw new Error(table.failure.code);
+    const read = readDays(table.value, guessColumns(table.value));
+    if (!read.ok) throw new Error(read.failure.code);
+    expect(read.value.days).toHaveLength(1);
+    expect(read.value.days[0]).toMatchObject({ tmin_c: 15, tmax_c: 30, rain_mm: 12.7 });
+    expect(read.value.bad.map((b) => [b.line, b.why])).toEqual([
+      [3, 'temperature'],
+      [4, 'date'],
+      [5, 'twice'],
+    ]);
+  });
+  test('beds come from CSV in mixed units and from GeoJSON, all or none', () => {
+    const csv = bedsFromCsv('name,size\nA,4 ft 6 in x 20 ft\nB,1.2 m x 8 m\n', 'm');
+    expect(csv.ok && csv.value.map((b) => Math.round(b.area_m2 * 100) / 100)).toEqual([8.36, 9.6]);
+    expect(bedsFromCsv('name,size\nA,1.2 m x 8 m\nB,huge\n', 'm')).toMatchObject({
+      failure: { code: 'bed-size', where: 'line 3' },
+    });
+    const square = (d: number) => [
+      [0, 50],
+      [d, 50],
+      [d, 50 + d],
+      [0, 50 + d],
+      [0, 50],
+    ];
+    const geo = (ring: unknown) =>
+      JSON.stringify({
+        type: 'FeatureCollection',
+        features: [
+          { type: 'Feature', properties: { name: 'G' }, geometry: { type: 'Polygon', coordinates: [ring] } },
+        ],
+      });
+    const beds = bedsFromGeoJson(geo(square(0.0001)));
+    expect(beds.ok && beds.value[0]!.area_m2).toBeCloseTo(79.6, 0);
+    expect(bedsFromGeoJson(geo([[0, 0]]))).toMatchObject({ failure: { code: 'geojson-shape' } });
+  });
+  test('jobs keep their identity in the calendar and formulas are defused in the journal', () => {
+    const calendar = jobsCalendar(
+      'Here',
+      [{ id: 'c1:sow', on: '2027-04-16', title: 'Sow bed 10', detail: 'phacelia' }],
+      '2027-04-13T08:00:00Z',
+    );
+    expect(calendar).toContain('UID:c1:sow');
+    expect(calendar).toContain('DTSTART;VALUE=DATE:20270416');
+    expect(journalCsv([{ date: '2027-04-13', bed: '1', what: 'Note', detail: '=1+1' }])).toContain("'=1+1");
+  });
+});
