@@ -23,6 +23,7 @@ const steps = [
       'err',
     ],
   ],
+  ['unused code', [...bin('knip')]],
   ['formatting', [...bin('prettier'), '--check', '--log-level', 'warn', '.']],
 ];
 let failed = 0;

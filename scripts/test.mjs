@@ -27,7 +27,8 @@ try {
 } catch {
   console.error('The tests left no report.');
 }
-if (checks === 0) passed++;
+const size = run(process.execPath, ['node_modules/size-limit/bin.js']);
+if (checks === 0 && size === 0) passed++;
 else {
   failed++;
   console.error('npm run check failed; see above.');

@@ -30,12 +30,10 @@ export const cautions = cautionsData as Record<string, string>;
 const index = <T extends { id: string }>(list: T[]) => new Map(list.map((x) => [x.id, x]));
 const speciesIndex = index(species);
 const cropIndex = index(crops);
-const methodIndex = index(methods as (MethodEntry & { id: string })[]);
 const wayIndex = index(sowingWays);
 
 export const findSpecies = (id: string): SpeciesEntry | undefined => speciesIndex.get(id);
 export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
-export const findMethod = (id: string): MethodEntry | undefined => methodIndex.get(id);
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
 
 /** Members of a cover as the core wants them; unknown species are left out. */

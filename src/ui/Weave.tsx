@@ -1,4 +1,3 @@
-import { type Role } from '../core/stand/species.ts';
 import { KNOT, MOTIF_PX, MOTIFS, type Motif } from './motifs.ts';
 
 /** Pattern definitions, once a drawing. `prefix` keeps ids apart where several drawings share a page. */
@@ -89,8 +88,6 @@ export function Woven({ prefix, x, y, width, height, bands, faint, coverAt }: Wo
     </g>
   );
 }
-
-export const motifOf = (role: Role): Motif => role;
 
 /** A small square of weave beside a word. */
 export function Swatch({ motif, size = 28 }: { motif: Motif | 'bare'; size?: number }) {

@@ -16,8 +16,6 @@ export interface Site {
   sdWarm_c: number;
 }
 
-export const MONTHS = 12;
-
 /** Wet-day share from monthly rain when only totals are known: mean amount on a wet day grows from 4 mm by 4 % of the month's rain. */
 export function wetShareFrom(rain_mm: number[]): number[] {
   return rain_mm.map((mm) => Math.min(0.75, mm / (4 + 0.04 * mm) / 30.4));

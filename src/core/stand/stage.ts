@@ -1,4 +1,4 @@
-import { type Species, type Stage, STAGES } from './species.ts';
+import { type Species } from './species.ts';
 
 /**
  * Answers: how far along is the plant?
@@ -40,9 +40,3 @@ export function stageNumber(species: Species, effective_cd: number): number {
   if (effective_cd < s.seed_cd) return 4 + (effective_cd - s.milk_cd) / (s.seed_cd - s.milk_cd);
   return 5;
 }
-
-export const stageName = (n: number): Stage => STAGES[Math.max(0, Math.min(5, Math.floor(n)))]!;
-
-/** Where a gardener's word for a stage lies on the number line; the middle of the stage's span. */
-export const stageMiddle = (stage: Stage): number =>
-  stage === 'sown' ? 0.5 : stage === 'seed' ? 5 : STAGES.indexOf(stage) + 0.5;

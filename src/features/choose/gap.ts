@@ -1,5 +1,5 @@
 import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
-import { dayOf, type Day } from '../../core/calendar/day.ts';
+import { type Day } from '../../core/calendar/day.ts';
 import type { Cover, Planting } from '../../records/types.ts';
 
 /** The next stretch of a bed that no crop and no cover has taken yet, and the crops on either side of it. */

@@ -35,7 +35,8 @@ const fileSchema = z.object({
 });
 
 export function writeGardenFile(contents: GardenContents): string {
-  return JSON.stringify({ kilim: 'garden', version: FILE_VERSION, ...contents }, null, 1);
+  // Through the schema, so that fields always stand in one order: the same garden gives the same bytes.
+  return JSON.stringify(fileSchema.parse({ kilim: 'garden', version: FILE_VERSION, ...contents }), null, 1);
 }
 
 /**
