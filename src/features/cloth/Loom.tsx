@@ -143,7 +143,7 @@ function Strip({ bed, x, width, from, to, y, now }: StripProps) {
         ));
       })}
       {segments
-        .filter((s) => s.refId && (s.kind === 'crop' || s.kind === 'cover') && y(s.to) - y(s.from) > 20)
+        .filter((s) => s.refId && (s.kind === 'crop' || s.kind === 'cover') && y(s.to) - y(s.from) > 34)
         .map((s) => (
           <Label key={`${s.refId}${s.from}`} s={s} x={x + width / 2} y={labelAt(s, y, now)} width={width} />
         ))}
@@ -252,22 +252,34 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
   const full = cover
     ? coverName(cover.parts).toLowerCase()
     : (findCrop(plantings.find((p) => p.id === s.refId)?.cropId ?? '')?.name.toLowerCase() ?? '');
-  const room = Math.floor((width - 4) / 5.6);
-  const words =
+  const room = Math.floor((width - 4) / 5.9);
+  const short = (name: string) => {
+    const word = name.length > room ? lastWord(name) : name;
+    return word.length > room ? `${word.slice(0, room - 1)}…` : word;
+  };
+  const lines =
     cover && cover.parts.length > 1
-      ? cover.parts.map((p) => lastWord(findSpecies(p.speciesId)!.name)).join(' + ')
-      : full.length > room
-        ? lastWord(full)
-        : full;
-  const text = words.length > room ? `${words.slice(0, room - 1)}…` : words;
-  const w = text.length * 5.9 + 8;
+      ? cover.parts.map((p) => short(lastWord(findSpecies(p.speciesId)!.name)))
+      : [short(full)];
+  const w = Math.max(...lines.map((l) => l.length)) * 6 + 8;
+  const top = y - lines.length * 7 - 1;
   return (
     <g>
-      <rect x={x - w / 2} y={y - 8} width={w} height={16} fill="#fbf6ec" />
-      <text x={x} y={y + 4} fontSize={12} fontWeight={600} textAnchor="middle" fill="#3c2a20">
-        <title>{full}</title>
-        {text}
-      </text>
+      <rect x={x - w / 2} y={top} width={w} height={lines.length * 14 + 2} fill="#fbf6ec" />
+      <title>{full}</title>
+      {lines.map((line, i) => (
+        <text
+          key={i}
+          x={x}
+          y={top + 12 + i * 14}
+          fontSize={12}
+          fontWeight={600}
+          textAnchor="middle"
+          fill="#3c2a20"
+        >
+          {line}
+        </text>
+      ))}
     </g>
   );
 }

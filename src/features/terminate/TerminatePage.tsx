@@ -171,6 +171,21 @@ function WorkPlan({
       <h2 id="work-plan" className="font-display text-xl font-bold">
         Work plan
       </h2>
+      {cover.verdict !== 'dead' && (
+        <div className="max-w-xs">
+          <Field label="Day it was done or seen">
+            {(id) => (
+              <input
+                id={id}
+                type="date"
+                className="input"
+                value={on}
+                onChange={(e) => setOn(e.target.value)}
+              />
+            )}
+          </Field>
+        </div>
+      )}
       <ol className="mt-1 max-w-2xl">
         {cover.passes.map((p, i) => (
           <li key={i} className="border-linen border-t py-2">
@@ -200,21 +215,6 @@ function WorkPlan({
           </li>
         ))}
       </ol>
-      {cover.verdict !== 'dead' && (
-        <div className="max-w-xs">
-          <Field label="Day it was done or seen">
-            {(id) => (
-              <input
-                id={id}
-                type="date"
-                className="input"
-                value={on}
-                onChange={(e) => setOn(e.target.value)}
-              />
-            )}
-          </Field>
-        </div>
-      )}
       {next === -1 && cover.verdict !== 'dead' && (
         <div className="mt-3">
           <h3 className="font-bold">The look afterwards</h3>
