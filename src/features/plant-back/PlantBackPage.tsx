@@ -53,7 +53,7 @@ export default function PlantBackPage() {
       >
         {answer &&
           !next.plantedOn &&
-          `Between ${showSpan(answer.plantable.low, answer.plantable.high)} in 8 years of 10. You plan ${showIsoYear(next.plantOn)}.`}
+          `${showSpan(answer.plantable.low, answer.plantable.high)} in 8 years of 10. You plan ${showIsoYear(next.plantOn)}.`}
       </Answer>
       {answer && (
         <ul className="max-w-2xl">
