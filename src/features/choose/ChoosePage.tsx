@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
   aims as aimList,
@@ -460,6 +460,21 @@ function Chooser({ bed }: { bed: Bed }) {
               );
             })}
           </ul>
+          <h3 className="mt-3 font-bold">Every way to end it, in time</h3>
+          <dl className="grid grid-cols-[1fr_6rem] gap-x-3 gap-y-1 text-sm">
+            {chosen.endings.map((e) => (
+              <Fragment key={e.method}>
+                <dt>{methods.find((m) => m.id === e.method)?.name}</dt>
+                <dd>
+                  {question?.methods.find((m) => m.id === e.method)?.missing.length ? (
+                    'not at hand'
+                  ) : (
+                    <Odds odds={e.odds.inTime} />
+                  )}
+                </dd>
+              </Fragment>
+            ))}
+          </dl>
           <button type="button" className="btn btn-primary mt-3" onClick={() => void put(chosen)}>
             Put this on bed {bed.name}
           </button>
