@@ -70,7 +70,7 @@ test('jobs follow what was done: sow, then look, then each pass, then the check,
   expect(kinds(cover({ sownOn: null }))).toEqual(['sow']);
   expect(kinds(cover())).toEqual(['look', 'pass', 'pass', 'pass']);
   const done = cover().passes.map((p) => ({ ...p, doneOn: p.due }));
-  expect(kinds(cover({ passes: done.slice(0, 2).concat(cover().passes[2]!) }))).toEqual(['pass']);
+  expect(kinds(cover({ passes: [...done.slice(0, 2), cover().passes[2]!] }))).toEqual(['pass']);
   expect(kinds(cover({ passes: done }))).toEqual(['check']);
   expect(kinds({ ...cover({ passes: done }), verdict: 'dead' })).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import {
   aims as aimList,
@@ -14,25 +14,16 @@ import {
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
 import { type AimStrands, type Sample, rankSamples } from '../../core/choose/choose.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
-import { showPerArea } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import {
-  hazardsBySpecies,
-  keepsSafe,
-  methodsHere,
-  nextCropOf,
-  seedCost,
-  weightsOf,
-} from '../../ring/asked.ts';
+import { hazardsBySpecies, keepsSafe, methodsHere, nextCropOf } from '../../ring/asked.ts';
 import { putCover } from '../../records/verbs/verbs.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
-import { showDay } from '../../ui/dates.ts';
-import { METHOD_SHORT } from '../../ui/methodWords.ts';
-import { failureWords } from '../../ui/failureWords.ts';
-import { Field, Odds, Strands } from '../../ui/parts.tsx';
-import { ask } from '../../workers/core/client.ts';
+import { Field, Strands } from '../../ui/parts.tsx';
+import { Figures } from './Figures.tsx';
 import { firstOpenGap, LEAST_GAP_D } from './gap.ts';
 import { COLUMN, LEFT, Samples } from './Samples.tsx';
+import { SampleSide } from './SampleSide.tsx';
+import { useSamples } from './useSamples.ts';
 import { reasonWords } from './words.ts';
 
 const YEARS = 60;
@@ -69,9 +60,6 @@ function Chooser({ bed }: { bed: Bed }) {
     { id: 'feed', strands: 3 },
     { id: 'hold', strands: 2 },
   ]);
-  const [samples, setSamples] = useState<Sample[]>([]);
-  const [progress, setProgress] = useState<[number, number] | null>(null);
-  const [problem, setProblem] = useState('');
   const [chosenId, setChosenId] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const crop = findCrop(nextId)!;
@@ -111,35 +99,7 @@ function Chooser({ bed }: { bed: Bed }) {
         : null,
     [valid, garden, bed.soil, wayId, free, plantOn, nextId, way, families],
   );
-  const key = JSON.stringify(
-    question && [question.gap, wayId, garden.site, garden.kit, garden.keeps, garden.rules, bed.soil],
-  );
-  const asked = useRef(question);
-  asked.current = question;
-
-  useEffect(() => {
-    const input = asked.current;
-    setSamples([]);
-    if (!input) return;
-    const found: Sample[] = [];
-    let painted = 0;
-    setProgress([0, input.candidates.length]);
-    const job = ask('choose', input, (sample, done, total) => {
-      found.push(sample);
-      if (done <= 6 || Date.now() - painted > 400) {
-        painted = Date.now();
-        setSamples([...found]);
-        setProgress([done, total]);
-      }
-    });
-    void job.answer.then((r) => {
-      if (r.ok) setSamples(r.value);
-      else if (r.failure.code !== 'cancelled') setProblem(failureWords(r.failure));
-      if (r.ok || r.failure.code !== 'cancelled') setProgress(null);
-    });
-    return () => job.cancel();
-    // The question is compared by value: a new object with the same content asks nothing new.
-  }, [key]);
+  const { samples, progress, problem } = useSamples(question);
 
   const ranked = useMemo(() => rankSamples(samples, aims), [samples, aims]);
   const able = ranked.filter(
@@ -178,16 +138,6 @@ function Chooser({ bed }: { bed: Bed }) {
       note: '',
     };
   }
-  const figures: [string, (s: Sample) => React.ReactNode][] = [
-    ['Out of the way in time', (s) => <Odds odds={s.best?.odds.inTime ?? 0} />],
-    ['Ends by', (s) => (s.best ? `${METHOD_SHORT[s.best.method]}, ${showDay(s.best.startDay)}` : 'no way')],
-    ['Ground closed', (s) => showDay(s.stand.closed.mid)],
-    ['Nitrogen for it', (s) => showPerArea(s.best?.nitrogen_g_m2.mid ?? 0, garden.units)],
-    ['Weeds held', (s) => <Odds odds={s.stand.weedsHeld.mid} />],
-    ['Residue at planting', (s) => showPerArea(s.best?.residue_g_m2.mid ?? 0, garden.units)],
-    ['Work', (s) => minutes(((s.best?.minutesPer100m2 ?? 0) * bed.area_m2) / 100)],
-    ['Seed cost', (s) => cost(garden, weightsOf(coverOf(s), bed))],
-  ];
 
   async function put(sample: Sample) {
     const plantingId =
@@ -212,7 +162,7 @@ function Chooser({ bed }: { bed: Bed }) {
         id: hands.newId(),
         cropId: before,
         plantOn: isoOf(dayOf(free) - 90),
-        plantedOn: isoOf(dayOf(free) - 90),
+        plantedOn: isoOf(dayOf(free) - 90) <= today ? isoOf(dayOf(free) - 90) : null,
         clearOn: free,
         clearedOn: free <= today ? free : null,
       });
@@ -377,32 +327,14 @@ function Chooser({ bed }: { bed: Bed }) {
                 freeDay={dayOf(free)}
                 plantDay={dayOf(plantOn)}
               />
-              <table className="text-sm" style={{ width: LEFT + hung.length * COLUMN, tableLayout: 'fixed' }}>
-                <caption className="sr-only">Figures of each sample, middle of {YEARS} years</caption>
-                <colgroup>
-                  <col style={{ width: LEFT }} />
-                </colgroup>
-                <tbody>
-                  {figures.map(([label, show]) => (
-                    <tr key={label}>
-                      <th
-                        scope="row"
-                        className="pt-2 pr-1 text-left align-top text-xs leading-tight font-normal"
-                      >
-                        {label}
-                      </th>
-                      {hung.map((s) => (
-                        <td
-                          key={s.id}
-                          className={`px-2 pt-2 text-center align-top ${s.id === chosen?.id ? 'bg-paper font-bold' : ''}`}
-                        >
-                          {show(s)}
-                        </td>
-                      ))}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
+              <Figures
+                samples={hung}
+                chosenId={chosen?.id ?? null}
+                garden={garden}
+                bed={bed}
+                coverOf={coverOf}
+                years={YEARS}
+              />
             </div>
           </div>
         )}
@@ -435,63 +367,15 @@ function Chooser({ bed }: { bed: Bed }) {
         )}
       </div>
       {chosen && (
-        <aside className="border-linen xl:border-l xl:pl-6" aria-label="The chosen sample">
-          <h2 className="font-display text-xl font-bold">{chosen.name}</h2>
-          <p className="text-bark">
-            Sow {showDay(chosen.sowDay)}.{' '}
-            {chosen.best
-              ? `${methods.find((m) => m.id === chosen.best!.method)?.name}, from ${showDay(chosen.best.windowDays[0])} to ${showDay(chosen.best.windowDays[1])}.`
-              : ''}
-          </p>
-          <ul className="mt-3">
-            {chosen.reasons.map((r, i) => {
-              const w = reasonWords(r, garden.units);
-              return (
-                <li key={i} className="border-linen flex gap-2 border-t py-2">
-                  <span
-                    aria-hidden="true"
-                    className={`mt-2 h-1.5 w-3 shrink-0 ${r.side === 'for' ? 'bg-leaf' : 'bg-madder'}`}
-                  />
-                  <span>
-                    <span className="sr-only">{r.side === 'for' ? 'For: ' : 'Against: '}</span>
-                    <b>{w.lead}</b> {w.rest}
-                  </span>
-                </li>
-              );
-            })}
-          </ul>
-          <h3 className="mt-3 font-bold">Every way to end it, in time</h3>
-          <dl className="grid grid-cols-[1fr_6rem] gap-x-3 gap-y-1 text-sm">
-            {chosen.endings.map((e) => (
-              <Fragment key={e.method}>
-                <dt>{methods.find((m) => m.id === e.method)?.name}</dt>
-                <dd>
-                  {question?.methods.find((m) => m.id === e.method)?.missing.length ? (
-                    'not at hand'
-                  ) : (
-                    <Odds odds={e.odds.inTime} />
-                  )}
-                </dd>
-              </Fragment>
-            ))}
-          </dl>
-          <button type="button" className="btn btn-primary mt-3" onClick={() => void put(chosen)}>
-            Put this on bed {bed.name}
-          </button>
-          <p className="text-bark mt-3 text-sm">
-            Computed over {YEARS} plausible years at this site. Madder bars: when it can be ended. Dark bars:
-            when the ground closes.
-          </p>
-        </aside>
+        <SampleSide
+          sample={chosen}
+          units={garden.units}
+          methodsHere={question?.methods ?? []}
+          bedName={bed.name}
+          years={YEARS}
+          onPut={() => void put(chosen)}
+        />
       )}
     </main>
   );
-}
-
-const minutes = (m: number): string =>
-  m < 1 ? '0' : m < 90 ? `${Math.round(m)} min` : `${(m / 60).toFixed(1)} h`;
-
-function cost(garden: Parameters<typeof seedCost>[0], grams: Parameters<typeof seedCost>[1]): string {
-  const c = seedCost(garden, grams);
-  return `${c.guessed ? 'guess ' : ''}${garden.currency}${c.cost.toFixed(2)}`;
 }

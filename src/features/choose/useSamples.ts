@@ -1,0 +1,41 @@
+import { useEffect, useMemo, useState } from 'react';
+import { type ChooseInput, type Sample } from '../../core/choose/choose.ts';
+import { failureWords } from '../../ui/failureWords.ts';
+import { ask } from '../../workers/core/client.ts';
+
+interface Hanging {
+  samples: Sample[];
+  progress: [number, number] | null;
+  problem: string;
+}
+
+const NOTHING: Hanging = { samples: [], progress: null, problem: '' };
+/** The first samples show at once; after them the screen is repainted this often. */
+const FIRST_SHOWN = 6;
+const REPAINT_MS = 400;
+
+/** Asks the core for a gap's samples, shows them as they come, and calls the old question off when a new one is asked. */
+export function useSamples(question: ChooseInput | null): Hanging {
+  const [hanging, setHanging] = useState<Hanging>(NOTHING);
+  // Compared by value: a new object with the same content asks nothing new.
+  const key = useMemo(() => (question ? JSON.stringify(question) : ''), [question]);
+  useEffect(() => {
+    if (!key) return setHanging(NOTHING);
+    const input = JSON.parse(key) as ChooseInput;
+    const found: Sample[] = [];
+    let painted = 0;
+    setHanging({ samples: [], progress: [0, input.candidates.length], problem: '' });
+    const job = ask('choose', input, (sample, done, total) => {
+      found.push(sample);
+      if (done > FIRST_SHOWN && Date.now() - painted < REPAINT_MS) return;
+      painted = Date.now();
+      setHanging({ samples: [...found], progress: [done, total], problem: '' });
+    });
+    void job.answer.then((r) => {
+      if (r.ok) setHanging({ samples: r.value, progress: null, problem: '' });
+      else if (r.failure.code !== 'cancelled') setHanging({ ...NOTHING, problem: failureWords(r.failure) });
+    });
+    return () => job.cancel();
+  }, [key]);
+  return hanging;
+}
