@@ -207,7 +207,7 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
 test('the keyboard alone puts a cover on a bed and logs its sowing', async () => {
   const stage = await openStage();
   const { page, base, wrongs } = stage;
-  const tabTo = async (name: string | RegExp, role: 'link' | 'button') => {
+  const tabTo = async (name: string | RegExp, role: 'link' | 'button' | 'spinbutton') => {
     const target = page.getByRole(role, { name }).first();
     await target.waitFor();
     for (let i = 0; i < 160; i++) {
@@ -226,6 +226,77 @@ test('the keyboard alone puts a cover on a bed and logs its sowing', async () =>
     await tabTo('To the sowing', 'link');
     await tabTo('Log sowing of bed 8', 'button');
     await page.getByText('Correct the record').waitFor();
+    await tabTo('To the looks', 'link');
+    await tabTo('Ground covered by leaves, %', 'spinbutton');
+    await page.keyboard.type('5');
+    await tabTo('Log this look', 'button');
+    await page.getByText('5 % covered', { exact: true }).waitFor();
+    await tabTo('End it', 'link');
+    await page.getByRole('heading', { name: 'Cut at soil level' }).waitFor();
+    await tabTo(/^End it this way: cut at soil level|Work out its days again/, 'button');
+    await tabTo('Log it done: cut at soil level', 'button');
+    await page.getByRole('button', { name: 'It is dead' }).waitFor();
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});
+
+test('a garden grows from a station file with odd columns, and beds come in from CSV and GeoJSON, bad files named', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  const upload = (label: string, name: string, text: string) =>
+    page.getByLabel(label).setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  const rows = Array.from({ length: 800 }, (_, i) => {
+    const d = new Date(Date.UTC(2023, 0, 1 + i));
+    const warm = 50 - 18 * Math.cos((2 * Math.PI * (i - 20)) / 365);
+    const noise = ((i * 37) % 11) - 5;
+    return `X1,${i % 3 === 0 ? '0.30' : '0'},${d.getUTCMonth() + 1}/${d.getUTCDate()}/${d.getUTCFullYear()},${(warm + 10 + noise).toFixed(0)},${(warm - 8 + noise).toFixed(0)}`;
+  });
+  rows.splice(400, 12);
+  try {
+    await page.goto(`${base}/new`);
+    await page.getByLabel('Name of the garden').fill('Station');
+    await page.getByLabel('Latitude in degrees').fill('44');
+    await page.getByLabel('Give a weather file').check();
+    await upload('Daily weather, CSV', 'w.csv', `station,precip (in),day,high F,low F\n${rows.join('\n')}\n`);
+    await page.getByText('Understood: 788 days').waitFor();
+    await page.getByLabel('Lowest', { exact: true }).selectOption({ label: 'high F' });
+    await page.getByLabel('Highest', { exact: true }).selectOption({ label: 'low F' });
+    await page.getByRole('button', { name: 'Make this garden' }).click();
+    await page.getByText(/look swapped/).waitFor();
+    await page.getByLabel('Lowest', { exact: true }).selectOption({ label: 'low F' });
+    await page.getByLabel('Highest', { exact: true }).selectOption({ label: 'high F' });
+    expect(await axe(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Make this garden' }).click();
+    await page.getByRole('link', { name: 'Add beds under Ground' }).click();
+    await page.getByText('Measured: 788 days from 2023-01-01 to 2025-03-10, 12 days missing.').waitFor();
+    await upload('Or bring many beds in at once', 'beds.csv', 'name,size\nA,4 ft 6 in x 20 ft\nB,enormous\n');
+    await page.getByText(/The size in line 3 cannot be read/).waitFor();
+    await upload(
+      'Or bring many beds in at once',
+      'beds.csv',
+      'name,size\nA,4 ft 6 in x 20 ft\nB,1.2 m x 8 m\n',
+    );
+    await page.getByRole('link', { name: 'B', exact: true }).waitFor();
+    const ring = [
+      [0, 50],
+      [0.0001, 50],
+      [0.0001, 50.0001],
+      [0, 50],
+    ];
+    const geo = {
+      type: 'FeatureCollection',
+      features: [
+        {
+          type: 'Feature',
+          properties: { name: 'Wedge' },
+          geometry: { type: 'Polygon', coordinates: [ring] },
+        },
+      ],
+    };
+    await upload('Or bring many beds in at once', 'beds.geojson', JSON.stringify(geo));
+    await page.getByRole('link', { name: 'Wedge' }).waitFor();
     expect(wrongs).toEqual([]);
   } finally {
     await stage.close();

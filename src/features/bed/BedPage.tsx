@@ -44,7 +44,7 @@ export default function BedPage() {
       {label}
       <input
         type="date"
-        className="input input-xs w-36"
+        className="input input-xs w-36!"
         value={value}
         onChange={(e) => e.target.value && set(e.target.value)}
       />

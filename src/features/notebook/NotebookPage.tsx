@@ -132,7 +132,7 @@ export default function NotebookPage() {
             <input
               type="date"
               aria-label={`Date of: ${h.what}, bed ${bedName(h.bedId)}`}
-              className="input input-xs w-36"
+              className="input input-xs w-36!"
               value={h.on}
               onChange={(e) => {
                 if (e.target.value) void move(h, e.target.value);
