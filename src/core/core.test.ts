@@ -30,7 +30,6 @@ import { generateWeather } from './weather/generate.ts';
 
 const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
 const rye = species.find((s) => s.id === 'cereal-rye')!;
-const vetch = species.find((s) => s.id === 'hairy-vetch')!;
 const raked = findWay('raked')!;
 const loam = { texture: 'loam', fertility: 'fair' } as const;
 const squash = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };
@@ -339,8 +338,5 @@ describe('choice and looks', () => {
     expect(effective(weights)).toBeGreaterThan(9);
     expect(after.high - after.low).toBeLessThan(before.high - before.low);
     expect(after.mid).toBeLessThan(before.mid);
-  });
-  test('vetch kept in the catalogue as the giver of nitrogen fixes more than rye takes up from air', () => {
-    expect(vetch.nitrogen.fixedShare).toBeGreaterThan(rye.nitrogen.fixedShare);
   });
 });
