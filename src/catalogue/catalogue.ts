@@ -57,3 +57,9 @@ export function coverName(parts: { speciesId: string; share: number }[]): string
   if (names.length <= 1) return names[0] ?? '';
   return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
+
+/** Every mix and every single kind, as covers that might be tried in a gap. */
+export const allCovers = (): { id: string; name: string; members: ReturnType<typeof membersOf> }[] => [
+  ...mixes.map((m) => ({ id: m.id, name: m.name, members: membersOf(m.members) })),
+  ...species.map((s) => ({ id: s.id, name: s.name, members: membersOf([{ speciesId: s.id, share: 1 }]) })),
+];

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PASS_KINDS } from '../core/termination/method.ts';
 
 // The content security policy forbids code from text, which Zod would otherwise use for speed.
 z.config({ jitless: true });
@@ -6,6 +7,9 @@ z.config({ jitless: true });
 /** The form of every data file beside this one. A test reads each file through its schema; the app trusts what was tested. */
 const endStage = z.enum(['vegetative', 'bud', 'flower', 'milk', 'never']);
 const share = z.number().min(0).max(1);
+
+const confidence = z.enum(['high', 'medium', 'low']);
+const provenance = z.object({ confidence, sources: z.array(z.string()).min(1) });
 
 export const speciesSchema = z.object({
   id: z.string(),
@@ -83,8 +87,49 @@ export const speciesSchema = z.object({
   goodBefore: z.array(z.string()),
   avoidBefore: z.array(z.string()),
   mixFactor: z.number().positive(),
-  confidence: z.enum(['high', 'medium', 'low']),
+  confidence,
+  /** Listed as a weed, or unwelcome near seed crops, in some places. */
+  mayBeRestricted: z.boolean(),
+});
+
+/** What only the page of a species shows: sources of its figures, what it is mistaken for, how its seed and seedling look. */
+export const speciesPageSchema = z.object({
   sources: z.array(z.string()).min(1),
+  /** Where each group of figures comes from, and how far it can be trusted. */
+  provenance: z.object({
+    seed: provenance,
+    thermal: provenance,
+    stages: provenance,
+    growth: provenance,
+    roots: provenance,
+    nitrogen: provenance,
+    cold: provenance,
+    ending: provenance,
+    worth: provenance,
+    hazards: provenance,
+  }),
+  lookAlikes: z.array(z.object({ speciesId: z.string(), tell: z.string() })),
+  seedLook: z.object({
+    form: z.enum(['grain', 'round', 'bean', 'heart', 'lens', 'block', 'triangle', 'drop', 'long']),
+    colour: z.string(),
+  }),
+  seedling: z.object({
+    cotyledon: z.enum(['blade', 'heart', 'below', 'oval', 'thick', 'kidney', 'long']),
+    leaf: z.enum([
+      'blade',
+      'lobed',
+      'pinnate',
+      'three',
+      'hand',
+      'single',
+      'arrow',
+      'fern',
+      'needle',
+      'pair',
+      'tongue',
+    ]),
+    text: z.string(),
+  }),
 });
 
 export const mixSchema = z.object({
@@ -121,17 +166,32 @@ export const climateSchema = z.object({
 });
 
 export const methodSchema = z.object({
-  id: z.enum(['cut', 'cut-twice', 'crimp', 'sheet', 'winterkill', 'dig']),
+  id: z.string(),
   name: z.string(),
   /** Each inner list is a choice: one of its tools is enough. */
   needs: z.array(z.array(z.string())),
-  passes: z.array(
-    z.object({ kind: z.string(), after_d: z.number().nullable(), minutesPer100m2: z.number() }),
-  ),
+  passes: z
+    .array(
+      z.object({
+        kind: z.enum(PASS_KINDS),
+        after_d: z.number().nullable(),
+        minutesPer100m2: z.number(),
+      }),
+    )
+    .min(1),
   how: z.string(),
-  caution: z.string(),
-  touchesGround: z.boolean(),
+  /** Keys of cautions.json. */
+  cautions: z.array(z.string()),
   footOnBed: z.boolean(),
+  /** How far soil is turned over or torn, 0..1. */
+  disturbance: share,
+  /** What a house rule can forbid. */
+  uses: z.array(z.enum(['plastic', 'animals', 'fire', 'digging'])),
+  materials: z.array(z.string()),
+  /** Whether raised edges of a bed are in the way. */
+  edges: z.enum(['fine', 'awkward']),
+  /** What happens to plants that stand in the bed and are to be kept. */
+  keptPlants: z.enum(['safe', 'spoiled', 'killed']),
 });
 
 export const sowingWaySchema = z.object({
@@ -140,11 +200,18 @@ export const sowingWaySchema = z.object({
   emergedShare: share,
   rateFactor: z.number().positive(),
   how: z.string(),
+  /** False where the seed is already on the ground. */
+  seedNeeded: z.boolean(),
+  /** In the order they are done: those before the throw, then those after it, which stay locked until all is thrown. */
+  steps: z
+    .array(z.object({ id: z.string(), when: z.enum(['before', 'after']), do: z.string(), why: z.string() }))
+    .min(1),
 });
 
 export const aimSchema = z.object({ id: z.string(), name: z.string(), measure: z.string() });
 
 export type SpeciesEntry = z.infer<typeof speciesSchema>;
+export type SpeciesPage = z.infer<typeof speciesPageSchema>;
 export type MixEntry = z.infer<typeof mixSchema>;
 export type CropEntry = z.infer<typeof cropSchema>;
 export type ClimateEntry = z.infer<typeof climateSchema>;

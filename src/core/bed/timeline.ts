@@ -80,7 +80,7 @@ export function stripOf(
     const d = coverDays(c);
     const planned = c.sownOn === null;
     spans.push({ kind: 'cover', from: d.from, to: d.endFrom, refId: c.id, planned });
-    const sheet = c.passes.find((p) => p.kind === 'lay-sheet');
+    const sheet = c.passes.find((p) => p.kind === 'lay-sheet' || p.kind === 'lay-film');
     const lift = c.passes.find((p) => p.kind === 'lift-sheet');
     const sheetFrom = sheet ? done(sheet.doneOn, sheet.due) : d.to;
     const sheetTo = lift ? done(lift.doneOn, lift.due) : sheetFrom;
@@ -138,3 +138,17 @@ export function stripOf(
 /** Bed-days on which nothing grew or lay. */
 export const bareDays = (strips: Segment[][]): number =>
   strips.flat().reduce((sum, s) => sum + (s.kind === 'bare' ? s.to - s.from : 0), 0);
+
+/** Stretches of a bed's covers that grow under a standing crop: undersown, hidden in the strip by what stands above. */
+export function underCrops(bedId: string, plantings: PlantingSpan[], covers: CoverSpan[]): Segment[] {
+  const crops = plantings.filter((p) => p.bedId === bedId).map(plantingDays);
+  return covers
+    .filter((c) => c.bedId === bedId)
+    .flatMap((c) => {
+      const { from, endFrom } = coverDays(c);
+      return crops
+        .map((crop) => ({ from: Math.max(from, crop.from), to: Math.min(endFrom, crop.to) }))
+        .filter((s) => s.to > s.from)
+        .map((s): Segment => ({ kind: 'cover', ...s, refId: c.id, planned: c.sownOn === null }));
+    });
+}

@@ -1,3 +1,4 @@
+import { acos, cos, sin, tan } from '../units/exact.ts';
 /**
  * Answers: how long is the day, and how much sunlight arrives above the air?
  * Equations: FAO-56 eq. 21-25 (declination, sunset angle, extraterrestrial radiation); day length to the sun's centre at
@@ -10,27 +11,26 @@ const SOLAR_CONSTANT_MJ_M2_MIN = 0.082;
 const SUNRISE_ALTITUDE_DEG = -0.83;
 const RAD = Math.PI / 180;
 
-const declination = (doy: number): number => 0.409 * Math.sin((2 * Math.PI * (doy + 1)) / 365 - 1.39);
+const declination = (doy: number): number => 0.409 * sin((2 * Math.PI * (doy + 1)) / 365 - 1.39);
 
 /** Hours from sunrise to sunset; 0 or 24 inside the polar circles' seasons. `doy` counts from 0. */
 export function dayLength_h(latitude_deg: number, doy: number): number {
   const d = declination(doy);
   const phi = latitude_deg * RAD;
-  const c =
-    (Math.sin(SUNRISE_ALTITUDE_DEG * RAD) - Math.sin(phi) * Math.sin(d)) / (Math.cos(phi) * Math.cos(d));
-  return (24 / Math.PI) * Math.acos(Math.max(-1, Math.min(1, c)));
+  const c = (sin(SUNRISE_ALTITUDE_DEG * RAD) - sin(phi) * sin(d)) / (cos(phi) * cos(d));
+  return (24 / Math.PI) * acos(Math.max(-1, Math.min(1, c)));
 }
 
 /** Extraterrestrial radiation in MJ/m2/d. `doy` counts from 0. */
 export function extraterrestrial_MJ(latitude_deg: number, doy: number): number {
   const d = declination(doy);
   const phi = latitude_deg * RAD;
-  const distance = 1 + 0.033 * Math.cos((2 * Math.PI * (doy + 1)) / 365);
-  const sunset = Math.acos(Math.max(-1, Math.min(1, -Math.tan(phi) * Math.tan(d))));
+  const distance = 1 + 0.033 * cos((2 * Math.PI * (doy + 1)) / 365);
+  const sunset = acos(Math.max(-1, Math.min(1, -tan(phi) * tan(d))));
   const ra =
     ((24 * 60) / Math.PI) *
     SOLAR_CONSTANT_MJ_M2_MIN *
     distance *
-    (sunset * Math.sin(phi) * Math.sin(d) + Math.cos(phi) * Math.cos(d) * Math.sin(sunset));
+    (sunset * sin(phi) * sin(d) + cos(phi) * cos(d) * sin(sunset));
   return Math.max(0, ra);
 }

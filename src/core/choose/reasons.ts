@@ -1,6 +1,7 @@
 import { type Member } from '../stand/species.ts';
 import { type EndingAnswer } from '../plan/plan.ts';
 import { type ChooseInput, type Sample } from './choose.ts';
+import { feeds, starves } from './troubles.ts';
 
 /** A fact that speaks for or against a cover; the interface makes the sentence. Days are absolute, odds 0..1. */
 export interface Reason {
@@ -24,7 +25,11 @@ export interface Reason {
     | 'hazard'
     | 'thin-stand'
     | 'sets-seed'
-    | 'frost-may-spare';
+    | 'frost-may-spare'
+    | 'trouble'
+    | 'helps-against'
+    | 'shaded'
+    | 'restricted';
   facts: Record<string, number | string>;
 }
 
@@ -70,7 +75,7 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
   const before = members.find(
     (m) =>
       m.species.family !== gap.next.family &&
-      input.familiesBefore.includes(m.species.family) &&
+      input.bed.familiesBefore.includes(m.species.family) &&
       m.species.role !== 'grass',
   );
   if (before)
@@ -80,6 +85,7 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
   const slow = members.find((m) => m.species.avoidBefore.includes('small-seeded'));
   if (smallSeed && slow)
     say('against', 'small-seed-waits', { species: slow.species.name, days: slow.species.smallSeedWait_d });
+  aboutBed(members, input, say);
   for (const m of members)
     for (const h of input.hazards[m.species.id] ?? [])
       if (input.keepsSafe.some((who) => h.to.includes(who)))
@@ -109,4 +115,25 @@ function aboutEnding(
     say('against', 'method-fails', { method: best.method, surviving: best.surviving, odds: best.odds.dead });
   else if (odds < 0.7) say('against', 'late', { ...facts, late: best.ready.mid - plantDay });
   if (best.odds.noSeed < 0.8) say('against', 'sets-seed', { odds: 1 - best.odds.noSeed });
+}
+
+/** Under this shade worth a kind stays thin in part shade, and under this in deep shade. */
+const PART_SHADE = 0.3;
+const DEEP_SHADE = 0.6;
+
+function aboutBed(
+  members: Member[],
+  input: ChooseInput,
+  say: (s: Reason['side'], c: Reason['code'], f?: Reason['facts']) => void,
+): void {
+  for (const t of input.bed.troubles) {
+    const feeding = members.find((m) => feeds(t, m));
+    if (feeding) say('against', 'trouble', { trouble: t, species: feeding.species.name });
+    else if (members.every((m) => starves(t, m))) say('for', 'helps-against', { trouble: t });
+  }
+  const need = { open: 0, part: PART_SHADE, deep: DEEP_SHADE }[input.bed.shade];
+  const thin = members.find((m) => m.species.worth.shade < need);
+  if (thin) say('against', 'shaded', { species: thin.species.name });
+  for (const m of members)
+    if (m.species.mayBeRestricted) say('against', 'restricted', { species: m.species.name });
 }

@@ -1,6 +1,7 @@
 import { type Day } from '../calendar/day.ts';
 import { type Stage, STAGES } from '../stand/species.ts';
-import { type GrownPlan } from '../plan/run.ts';
+import { type GrownPlan } from '../plan/grown.ts';
+import { exp, ln } from '../units/exact.ts';
 
 /** What a gardener saw, as far as it was entered. */
 export interface LookSeen {
@@ -46,7 +47,7 @@ export const effective = (weights: Float64Array): number => 1 / weights.reduce((
 
 function tempered(log: Float64Array, power: number): Float64Array {
   const top = log.reduce((a, b) => Math.max(a, b), -Infinity);
-  const raw = log.map((l) => Math.exp(power * (l - top)));
+  const raw = log.map((l) => exp(power * (l - top)));
   const sum = raw.reduce((s, w) => s + w, 0);
   return raw.map((w) => w / sum);
 }
@@ -65,7 +66,7 @@ function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
   }
   if (look.cover !== undefined) sum += square((course.cover[d]! - look.cover) / ERROR.cover);
   if (look.height_m !== undefined && look.height_m > 0)
-    sum += square(Math.log(Math.max(0.005, course.height_m[d]!) / look.height_m) / ERROR.height);
+    sum += square(ln(Math.max(0.005, course.height_m[d]!) / look.height_m) / ERROR.height);
   if (look.alive !== undefined) sum += square((course.alive[d * course.members]! - look.alive) / ERROR.alive);
   if (look.emergence) {
     const ahead = d - course.emerged[0]!;

@@ -2,16 +2,20 @@ import { type Day } from '../calendar/day.ts';
 import { seedOf } from '../random/stream.ts';
 import { type Spread, spreadOf } from '../random/quantile.ts';
 import { type LookSeen, effective, weighByLooks } from '../look/weigh.ts';
-import { type MethodHere, pickEnding } from '../choose/choose.ts';
+import { pickEnding } from '../choose/pick.ts';
+import { type MethodHere } from '../termination/method.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
+import { CROP_LETS_THROUGH } from '../stand/grow.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';
-import { type EndingAnswer, type MethodId, type StandAnswer } from './plan.ts';
-import { answerEnding, answerEndings, answerStand, growPlan } from './run.ts';
+import { type EndingAnswer, type StandAnswer } from './plan.ts';
+import { answerEnding, answerEndings } from './endings.ts';
+import { growPlan } from './grown.ts';
+import { answerStand } from './standAnswer.ts';
 
 /** A cover that is planned or already stands, and what is known of it. */
 export interface ForecastInput {
@@ -26,11 +30,16 @@ export interface ForecastInput {
   next: NextCrop;
   methods: MethodHere[];
   looks: LookSeen[];
+  /** Day on which a crop that stands over the seed is cleared, when it is undersown. */
+  cropUntil?: Day;
   /** Endings are not begun before this day. */
   today: Day;
   /** A method and start the gardener has settled on. */
-  settled?: { method: MethodId; startDay: Day };
+  settled?: { method: string; startDay: Day };
+  /** Measured days: day, lowest, highest, rain. */
   observed?: [Day, number, number, number][];
+  /** Days forecast from `today` on, in the same form; generated years go on from the last of them. */
+  ahead?: [Day, number, number, number][];
   years: number;
 }
 
@@ -53,9 +62,15 @@ const GROWTH_STEP_D = 5;
 export function forecastCover(input: ForecastInput): Forecast {
   const plantAt = Math.max(20, input.plantDay - input.sowDay);
   const observed = new Map(
-    (input.observed ?? []).map(([day, tmin_c, tmax_c, rain_mm]) => [
+    [...(input.ahead ?? []), ...(input.observed ?? [])].map(([day, tmin_c, tmax_c, rain_mm]) => [
       day,
-      { day, tmin_c, tmax_c, rain_mm } as ObservedDay,
+      {
+        day,
+        tmin_c,
+        tmax_c,
+        rain_mm,
+        lead_d: day > input.today ? day - input.today : undefined,
+      } as ObservedDay,
     ]),
   );
   const ensemble = makeEnsemble(
@@ -66,6 +81,7 @@ export function forecastCover(input: ForecastInput): Forecast {
     seedOf(`sown ${input.sowDay}`),
     observed,
   );
+  const underCrop = Math.max(0, (input.cropUntil ?? input.sowDay) - input.sowDay);
   const plan = {
     members: input.members,
     seed_g_m2: input.seed_g_m2,
@@ -75,27 +91,17 @@ export function forecastCover(input: ForecastInput): Forecast {
     sownAt: 0,
     plantAt,
     next: input.next,
+    freeAt: underCrop,
+    canopy: underCrop > 0 ? { until: underCrop, lightThrough: CROP_LETS_THROUGH } : undefined,
   };
   const even = growPlan(plan, ensemble);
   const weights = input.looks.length > 0 ? weighByLooks(even, input.looks) : undefined;
   const grown = { ...even, weights };
-  const minutes = Object.fromEntries(input.methods.map((m) => [m.id, m.minutesPer100m2]));
-  const endings = answerEndings(
-    grown,
-    input.methods.map((m) => m.id),
-    minutes,
-    input.today - input.sowDay,
-  );
+  const endings = answerEndings(grown, input.methods, input.today - input.sowDay);
   const usable = new Set(input.methods.filter((m) => m.missing.length === 0).map((m) => m.id));
   const best = pickEnding(endings.filter((e) => usable.has(e.method)));
-  const settled =
-    input.settled &&
-    answerEnding(
-      grown,
-      input.settled.method,
-      input.settled.startDay - input.sowDay,
-      minutes[input.settled.method] ?? 0,
-    );
+  const chosen = input.settled && input.methods.find((m) => m.id === input.settled!.method);
+  const settled = chosen && answerEnding(grown, chosen, input.settled!.startDay - input.sowDay);
   const growth = [];
   for (let d = 0; d < ensemble.days; d += GROWTH_STEP_D) {
     const of = (f: (c: (typeof grown.courses)[number]) => number) => spreadOf(grown.courses.map(f), weights);

@@ -20,10 +20,9 @@ export function datedPasses(
   answer: Pick<EndingAnswer, 'startDay' | 'dead' | 'method'>,
   plantDay: Day,
 ): DatedPass[] {
-  const start =
-    answer.method === 'winterkill'
-      ? Math.min(plantDay - LEAST_LEAD_D, finite(answer.dead.high, plantDay - LEAST_LEAD_D))
-      : answer.startDay;
+  const start = passes.some((p) => p.kind.startsWith('check'))
+    ? Math.min(plantDay - LEAST_LEAD_D, finite(answer.dead.high, plantDay - LEAST_LEAD_D))
+    : answer.startDay;
   return passes.map((p) => ({
     kind: p.kind,
     due: isoOf(

@@ -1,12 +1,9 @@
+import { type Canopy } from '../stand/grow.ts';
 import { type Spread } from '../random/quantile.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { type Member } from '../stand/species.ts';
-
-/** Ways to end a cover that the core can compute. */
-export const METHOD_IDS = ['cut', 'cut-twice', 'crimp', 'sheet', 'winterkill', 'dig'] as const;
-export type MethodId = (typeof METHOD_IDS)[number];
 
 /** A cover in a gap. Days are indices in the ensemble's span. */
 export interface Plan {
@@ -16,7 +13,14 @@ export interface Plan {
   way: SowingWay;
   soil: Soil;
   watered: boolean;
+  irrigated?: boolean;
+  /** Day index at which growing may stop. */
+  growUntil?: number;
+  /** A crop that still stands over the seed, when it is undersown. */
+  canopy?: Canopy;
   sownAt: number;
+  /** Day from which the ground is free; days before it are never bare. 0 when it is free from the start. */
+  freeAt?: number;
   /** Day the next crop wants to go in. */
   plantAt: number;
   next: NextCrop;
@@ -39,7 +43,7 @@ export interface YearEnd {
 
 /** Answer for one way of ending on its best date. Odds are 0..1; days are absolute (days since 1970). */
 export interface EndingAnswer {
-  method: MethodId;
+  method: string;
   /** Day of the first pass; for winterkill the middle day of death. */
   startDay: number;
   /** First and last start days that still come near the best odds. */
@@ -48,6 +52,8 @@ export interface EndingAnswer {
   dead: Spread;
   /** The cover and what it left no longer stand in the way. */
   ready: Spread;
+  /** Day by which the bed is ready in eight years of ten. */
+  readyMostly: number;
   /** Ready, and the soil has the warmth the crop wants; the site decides this as much as the cover. */
   plantable: Spread;
   lies_d: number;
@@ -70,12 +76,21 @@ export interface StandAnswer {
   closed: Spread;
   /** Odds that four fifths of the ground is covered before the first hard frost or, where none comes, within 60 days. */
   closedBeforeFrost: number;
-  /** Mean cover of the span between sowing and planting, by day; for weaving. */
+  /** Mean cover by day from the first day of the span to planting; for weaving. */
   coverByDay: number[];
-  /** Per member: middle days of bud, flower, milk and viable seed; Infinity when a stage is not reached. */
-  stages: { speciesId: string; bud: Spread; flower: Spread; milk: Spread; seed: Spread; survives: number }[];
+  /** Per member: days on which it is up, and of bud, flower, milk and viable seed; Infinity when a stage is not reached. */
+  stages: {
+    speciesId: string;
+    up: Spread;
+    bud: Spread;
+    flower: Spread;
+    milk: Spread;
+    seed: Spread;
+    survives: number;
+  }[];
   weedsHeld: Spread;
   flowerDays: Spread;
   caught_g_m2: Spread;
   bareDays: Spread;
+  rootDepth_m: number;
 }

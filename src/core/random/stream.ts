@@ -1,5 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { ln, power } from '../units/exact.ts';
 
 /** A seeded source of chance, always passed as an argument. The same seed gives the same numbers on every machine. */
 export interface Stream {
@@ -11,7 +12,7 @@ export interface Stream {
   gamma(shape: number): number;
 }
 
-/** Normal by Box and Muller (1958); gamma by Marsaglia and Tsang (2000), ACM TOMS 26:363-372. */
+/** Normal by the polar method of Marsaglia and Bray (1964); gamma by Marsaglia and Tsang (2000), ACM TOMS 26:363-372. */
 export function streamOf(seed: number): Stream {
   const generator = xoroshiro128plus(seed | 0);
   let spare: number | undefined;
@@ -22,19 +23,25 @@ export function streamOf(seed: number): Stream {
       spare = undefined;
       return kept;
     }
-    const r = Math.sqrt(-2 * Math.log(1 - uniform()));
-    const angle = 2 * Math.PI * uniform();
-    spare = r * Math.sin(angle);
-    return r * Math.cos(angle);
+    for (;;) {
+      const x = 2 * uniform() - 1;
+      const y = 2 * uniform() - 1;
+      const s = x * x + y * y;
+      if (s >= 1 || s === 0) continue;
+      const r = Math.sqrt((-2 * ln(s)) / s);
+      spare = y * r;
+      return x * r;
+    }
   };
   const gamma = (shape: number): number => {
-    if (shape < 1) return gamma(shape + 1) * Math.pow(1 - uniform(), 1 / shape);
+    if (shape < 1) return gamma(shape + 1) * power(1 - uniform(), 1 / shape);
     const d = shape - 1 / 3;
     const c = 1 / Math.sqrt(9 * d);
     for (;;) {
       const x = normal();
-      const v = (1 + c * x) ** 3;
-      if (v > 0 && Math.log(1 - uniform()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+      const root = 1 + c * x;
+      const v = root * root * root;
+      if (v > 0 && ln(1 - uniform()) < 0.5 * x * x + d - d * v + d * ln(v)) return d * v;
     }
   };
   return { uniform, normal, gamma };

@@ -1,3 +1,4 @@
+import { exp, power } from '../units/exact.ts';
 /**
  * Answers: how fast does residue of this C:N go, and how much ground and how many weeds does it hold?
  * dM/dt = -k min(fT, fW) M, k by C:N (a smooth line through 0.046 at 12, 0.031 at 20, 0.017 at 32, 0.012 at 50);
@@ -8,18 +9,15 @@
 const CARBON_PCT = 43;
 export const BURIED_TIMES = 2.5;
 /** Small annual weeds, middle of 0.13-0.35 ha/t. */
-const WEED_B = 0.2;
+export const WEED_B = 0.2;
 
 export const carbonToNitrogen = (dm_g_m2: number, n_g_m2: number): number =>
   n_g_m2 > 0 ? (dm_g_m2 * CARBON_PCT) / 100 / n_g_m2 : 100;
 
 export const decayRate = (cn: number): number =>
-  Math.max(0.009, Math.min(0.055, 0.31 / Math.pow(Math.max(8, cn), 0.8)));
+  Math.max(0.009, Math.min(0.055, 0.31 / power(Math.max(8, cn), 0.8)));
 
-export const residueCover = (dm_g_m2: number, am_ha_t: number): number =>
-  1 - Math.exp((-am_ha_t * dm_g_m2) / 100);
-
-export const weedsThrough = (dm_g_m2: number): number => Math.exp((-WEED_B * dm_g_m2) / 100);
+export const residueCover = (dm_g_m2: number, am_ha_t: number): number => 1 - exp((-am_ha_t * dm_g_m2) / 100);
 
 /** Area covered per tonne by kind of stem: straw, soft vines, brassica stems, tall stalks. */
 export function areaPerTonne(role: string, height_m: number): number {

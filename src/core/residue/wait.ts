@@ -10,7 +10,7 @@ export interface NextCrop {
   way: 'transplant' | 'seed';
 }
 
-export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled';
+export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled' | 'compost' | 'removed' | 'animals';
 
 /**
  * Answers: how long must the bed lie between the death of the cover and this crop planted this way, in days at 20 °C soil?
@@ -25,6 +25,9 @@ export function waitDays20(handling: Handling, cn: number, crop: NextCrop, small
   const small = kind === 2 ? smallSeedWait_d : 0;
   if (handling === 'winterkilled') return Math.max([0, 0, 2][kind]!, small * 0.15);
   if (handling === 'sheet') return Math.max([2, 3, 5][kind]!, small * 0.4);
+  if (handling === 'compost') return [1, 2, 4][kind]!;
+  if (handling === 'removed') return Math.max([2, 5, 7][kind]!, small * 0.3);
+  if (handling === 'animals') return Math.max([7, 14, 24][kind]!, small);
   if (handling === 'surface')
     return Math.max(
       betweenRows(

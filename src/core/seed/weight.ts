@@ -6,6 +6,12 @@ export interface SeedLot {
   coating: number;
 }
 
+/** What seed from a bag is taken for until a label or a test says better: middle of what seed laws ask and merchants print. */
+export const USUAL_SEED: SeedLot = { germination: 0.9, purity: 0.98, coating: 0 };
+
+/** Share of a weight of seed that is living seed. */
+export const liveShare = (lot: SeedLot): number => lot.germination * lot.purity * (1 - lot.coating);
+
 /** Every number on the way from a viable rate to the weight on the scale, in the order it is worked. */
 export interface WeightWorking {
   area_m2: number;
@@ -13,6 +19,8 @@ export interface WeightWorking {
   rate_g_m2: number;
   share: number;
   wayFactor: number;
+  /** More seed for sowing past the best time; 1 when in time. */
+  lateFactor?: number;
   mixFactor: number;
   germination: number;
   purity: number;
@@ -23,12 +31,18 @@ export interface WeightWorking {
 
 /**
  * Answers: how much of this seed goes on the scale for this area?
- * Equation: weigh = area x rate x share x way factor x mixture factor / (germination x purity x (1 - coating)).
+ * Equation: weigh = area x rate x share x way factor x lateness x mixture factor / (germination x purity x (1 - coating)).
  * Source: pure live seed as in NRCS 340; mixture factor as in `viableRate_g_m2`.
  * Worked figure: 9.6 m2 of rye alone at 15.5 g/m2 raked, germination 0.92, purity 0.98, uncoated: 165.0 g.
  */
 export function weightFor(parts: Omit<WeightWorking, 'viable_g' | 'weigh_g'>): WeightWorking {
-  const viable_g = parts.area_m2 * parts.rate_g_m2 * parts.share * parts.wayFactor * parts.mixFactor;
+  const viable_g =
+    parts.area_m2 *
+    parts.rate_g_m2 *
+    parts.share *
+    parts.wayFactor *
+    (parts.lateFactor ?? 1) *
+    parts.mixFactor;
   return { ...parts, viable_g, weigh_g: viable_g / (parts.germination * parts.purity * (1 - parts.coating)) };
 }
 

@@ -45,7 +45,12 @@ export function siteFromDaily(
     m.reduce((s, d) => s + f(d), 0) / m.length;
   const sd = byMonth.map((m) => {
     const centre = mean(m, (d) => (d.tmin_c + d.tmax_c) / 2);
-    return Math.sqrt(mean(m, (d) => ((d.tmin_c + d.tmax_c) / 2 - centre) ** 2));
+    return Math.sqrt(
+      mean(m, (d) => {
+        const off = (d.tmin_c + d.tmax_c) / 2 - centre;
+        return off * off;
+      }),
+    );
   });
   const warmth = byMonth.map((m) => mean(m, (d) => d.tmin_c + d.tmax_c));
   const at = (pick: (...v: number[]) => number) => sd[warmth.indexOf(pick(...warmth))]!;

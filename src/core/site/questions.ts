@@ -4,6 +4,7 @@ import { frostRecord } from './frost.ts';
 import { type ClimatePattern } from './pattern.ts';
 import { type Site, shiftHemisphere, wetShareFrom } from './site.ts';
 import { fitSpread, spreadFrom } from './spread.ts';
+import { cos } from '../units/exact.ts';
 
 /** What most gardeners know by heart. Frost days are days of year (0..365); null where frost does not come in a usual year. */
 export interface FourQuestions {
@@ -26,13 +27,21 @@ export interface FittedSite {
  * Answers: which ordinary year, with which spread, has these frost dates, this coldest night and this summer afternoon?
  * Equation: night temperature is m - a cos(2 pi (d - c)/366); its day-to-day spread follows the yearly range,
  * sd = 0.9 + 0.165 R (R the yearly range of monthly means; a line through the generic patterns). m, a and c are moved
- * until 100 generated years give back the answers (Gauss-Newton on simulated years with common random numbers).
+ * until 200 generated years give back the answers (Gauss-Newton on simulated years with common random numbers).
  * The afternoon sets the daily range in the warm season; in the cold season the range is 0.65 of it.
  * Fails with `frost-order` or `site-range` when the answers cannot belong to one place.
  */
 const COLD_RANGE_SHARE = 0.65;
-const YEARS = 100;
+const YEARS = 200;
 const SEED = 11;
+const NEWTON_ROUNDS = 8;
+const MOST_TRIES = 120;
+/** Strides of the search, °C of mean and swing; the coldest day moves eight days a degree. */
+const FIRST_STRIDE = 1.2;
+const LAST_STRIDE = 0.03;
+const DAYS_PER_STRIDE = 8;
+/** Half of what may be missed: a day, half a degree. */
+const GOOD_ENOUGH = 0.4;
 /** Warmest time of year lags the longest day by about a month. */
 const WARM_LAG_D = 30;
 
@@ -64,11 +73,23 @@ export function siteFromQuestions(q: FourQuestions, patterns: ClimatePattern[]):
   const rain = nearestRain(q, patterns, shape);
   const build = (s: Shape) => siteOf(s, q, rain);
   if (frosty) {
-    for (let round = 0; round < 14; round++) {
-      const error = miss(build(shape), q);
-      if (Math.max(Math.abs(error[0]), Math.abs(error[1])) < 0.8 && Math.abs(error[2]) < 0.3) break;
-      shape = step(shape, error, (s) => miss(build(s), q));
+    let best = { shape, off: Infinity };
+    const tryOut = (s: Shape): [number, number, number] => {
+      const error = miss(build(s), q);
+      const off = Math.max(Math.abs(error[0]) / 2, Math.abs(error[1]) / 2, Math.abs(error[2]));
+      if (off < best.off) best = { shape: s, off };
+      return error;
+    };
+    for (let round = 0; round < NEWTON_ROUNDS && best.off >= GOOD_ENOUGH; round++)
+      shape = step(shape, tryOut(shape), (s) => miss(build(s), q));
+    // Where frost is rare the dates jump and slopes mislead: from the best so far, feel the way in ever smaller strides.
+    let stride = FIRST_STRIDE;
+    for (let left = MOST_TRIES; left > 0 && best.off >= GOOD_ENOUGH && stride > LAST_STRIDE; left -= 10) {
+      const from = best;
+      for (const s of around(from.shape, stride)) tryOut(s);
+      if (best === from) stride /= 2;
     }
+    shape = best.shape;
   } else {
     // Without frost dates the afternoon and the coldest night alone set level and swing.
     for (let round = 0; round < 20; round++) {
@@ -81,7 +102,7 @@ export function siteFromQuestions(q: FourQuestions, patterns: ClimatePattern[]):
     }
   }
   const site = frosty ? build(shape) : fitSpread(build(shape));
-  const gaveBack = frostRecord(dailyClimate(site), 200, SEED);
+  const gaveBack = frostRecord(dailyClimate(site), YEARS, SEED);
   return ok({ site: { ...site, coldestNight_c: q.coldestNight_c }, rainFrom: rain.name, gaveBack });
 }
 
@@ -100,6 +121,18 @@ function miss(site: Site, q: FourQuestions): [number, number, number] {
   ];
 }
 
+/** The shapes one stride away in mean, swing, both together, both against each other (the valley runs there), and coldest day. */
+const around = (s: Shape, stride: number): Shape[] =>
+  [stride, -stride].flatMap((by) => [
+    { ...s, nightMean_c: s.nightMean_c + by },
+    { ...s, nightSwing_c: Math.max(0.5, s.nightSwing_c + by) },
+    { ...s, nightMean_c: s.nightMean_c + by, nightSwing_c: Math.max(0.5, s.nightSwing_c + by) },
+    { ...s, nightMean_c: s.nightMean_c - by, nightSwing_c: Math.max(0.5, s.nightSwing_c + by) },
+    { ...s, coldest_doy: (s.coldest_doy + by * DAYS_PER_STRIDE + YEAR_DAYS) % YEAR_DAYS },
+  ]);
+
+const DAMPING = 0.8;
+
 /** One damped Gauss-Newton step on (mean, swing, coldest day). */
 function step(s: Shape, e: [number, number, number], f: (s: Shape) => [number, number, number]): Shape {
   const h = [0.4, 0.4, 3] as const;
@@ -115,9 +148,9 @@ function step(s: Shape, e: [number, number, number], f: (s: Shape) => [number, n
   );
   const cap = (v: number, most: number) => (Number.isFinite(v) ? Math.max(-most, Math.min(most, v)) : 0);
   return {
-    nightMean_c: s.nightMean_c + cap(dm! * 0.8, 3),
-    nightSwing_c: Math.max(0.5, s.nightSwing_c + cap(da! * 0.8, 3)),
-    coldest_doy: (s.coldest_doy + cap(dc! * 0.8, 12) + YEAR_DAYS) % YEAR_DAYS,
+    nightMean_c: s.nightMean_c + cap(dm! * DAMPING, 3),
+    nightSwing_c: Math.max(0.5, s.nightSwing_c + cap(da! * DAMPING, 3)),
+    coldest_doy: (s.coldest_doy + cap(dc! * DAMPING, 12) + YEAR_DAYS) % YEAR_DAYS,
   };
 }
 
@@ -133,7 +166,7 @@ function solve3(a: number[][], b: number[]): number[] {
 
 function siteOf(s: Shape, q: FourQuestions, rain: { rain_mm: number[]; coastal: boolean }): Site {
   const night = (doy: number) =>
-    s.nightMean_c - s.nightSwing_c * Math.cos((2 * Math.PI * (doy - s.coldest_doy)) / YEAR_DAYS);
+    s.nightMean_c - s.nightSwing_c * cos((2 * Math.PI * (doy - s.coldest_doy)) / YEAR_DAYS);
   const tmin_c = Array.from({ length: 12 }, (_, m) => night(30.5 * m + 15));
   const warmNight = Math.max(...tmin_c);
   const warmRange = Math.max(4, Math.min(20, q.summerAfternoon_c - warmNight));

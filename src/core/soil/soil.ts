@@ -9,10 +9,6 @@ export const AVAILABLE_WATER_MM = { sand: 65, loam: 120, clay: 140 } as const;
 /** Water that the top 5 cm, where seed lies, can hold for plants, mm. */
 export const SEED_ZONE_MM = 14;
 /** Mineral nitrogen left after a crop, g/m2. */
-export const START_NITROGEN_G_M2 = { lean: 3, fair: 7, rich: 11 } as const;
+export const START_NITROGEN_G_M2 = { lean: 3, fair: 9.5, rich: 14 } as const;
 /** Nitrogen set free by the soil at 15 °C, g/m2/d. */
 export const MINERALISED_G_M2_D = { lean: 0.025, fair: 0.048, rich: 0.085 } as const;
-
-/** Stirs with temperature: doubles every 10 °C, stops in frozen ground. */
-export const mineralisationFactor = (soil_c: number): number =>
-  soil_c <= 0 ? 0 : Math.pow(2, (soil_c - 15) / 10);

@@ -1,10 +1,11 @@
 import { type Species } from './species.ts';
+import { exp } from '../units/exact.ts';
 
 /**
  * Answers: how cold can this plant get today before half of its kind die, and how cold does it get?
  * Hardening h goes 0..1 by (10 - T)/130 a day below 10 °C (about four weeks at 5 °C) and is lost four times as fast above;
  * LT50 = tender + h (hardened - tender), raised up to 3.5 °C for seedlings under 275 °C d and set to tender once stems shoot.
- * Survival of a population is logistic in its worst margin: 1/(1 + exp(1.2 (LT50 - T))).
+ * Survival of a population is logistic in its worst margin: 1/(1 + exp(1.8 (LT50 - T))), nine tenths to one tenth within 2.4 °C.
  * Crown temperature is air minimum + 4 °C, plus a fifth of what the air falls below -10 °C (the ground gives heat), plus a quarter
  * of a degree per cm of snow up to 10 cm; exposed tops get + 1 °C.
  * Sources: Fowler, Limin and Ritchie 1999; Bergjord, Bonesmo and Skjelvag 2008. Deviation: one linear rate for all species.
@@ -39,5 +40,5 @@ export function plantTemperature_c(species: Species, tmin_c: number, snow_cm: nu
 }
 
 /** Share of plants that come through a worst margin (plant temperature minus LT50) in °C. */
-export const survival = (margin_c: number): number => 1 / (1 + Math.exp(-SLOPE_PER_C * margin_c));
-const SLOPE_PER_C = 1.2;
+export const survival = (margin_c: number): number => 1 / (1 + exp(-SLOPE_PER_C * margin_c));
+const SLOPE_PER_C = 1.8;

@@ -26,6 +26,13 @@ export interface Course {
   /** Nitrogen taken from the soil by the end, g/m2, and the balance terms that close it. */
   soilNitrogen: NitrogenBalance;
   water: WaterBalance;
+  /** Day index of sowing. */
+  sownAt: number;
+  /** Dry matter: seedlings at emergence + made - lost = what stands at the end. */
+  dmSown_g_m2: number;
+  dmMade_g_m2: number;
+  dmLost_g_m2: number;
+  nSown_g_m2: number;
 }
 
 export interface NitrogenBalance {
@@ -69,6 +76,11 @@ export function makeCourse(days: number, members: Member[]): Course {
       end_g_m2: 0,
     },
     water: { start_mm: 0, rain_mm: 0, watered_mm: 0, used_mm: 0, drained_mm: 0, end_mm: 0 },
+    sownAt: 0,
+    dmSown_g_m2: 0,
+    dmMade_g_m2: 0,
+    dmLost_g_m2: 0,
+    nSown_g_m2: 0,
   };
 }
 

@@ -1,4 +1,5 @@
 import { type Species } from './species.ts';
+import { power } from '../units/exact.ts';
 
 /** How seed goes onto the ground; figures from the catalogue. */
 export interface SowingWay {
@@ -10,13 +11,21 @@ export interface SowingWay {
 }
 
 /** Ways that leave seed uncovered suffer with seed that does not take on the surface. */
-const SURFACE_WAYS = new Set(['surface', 'standing-crop', 'cut-over']);
+const SURFACE_WAYS = new Set(['surface', 'standing-crop', 'cut-over', 'self-sown']);
+/** Frost works small seed in and leaves large seed on top: heavier than this, a thousand seeds in grams, it mostly fails. */
+const FROST_SOWN_MOST_G = 8;
+const FROST_SOWN_FAILS = 0.05;
 const SURFACE_TAKE = { easy: 1.15, fair: 0.75, hard: 0.3 } as const;
 
-export const wayShare = (species: Species, way: SowingWay): number =>
-  SURFACE_WAYS.has(way.id)
+export const wayShare = (species: Species, way: SowingWay): number => {
+  if (way.id === 'frost-sown')
+    return species.seed.thousandSeed_g > FROST_SOWN_MOST_G || species.season === 'warm'
+      ? FROST_SOWN_FAILS
+      : way.emergedShare;
+  return SURFACE_WAYS.has(way.id)
     ? Math.min(0.6, way.emergedShare * SURFACE_TAKE[species.seed.takesOnSurface])
     : way.emergedShare;
+};
 
 /**
  * Answers: what share of seed comes up at this seed-bed temperature?
@@ -41,4 +50,4 @@ export function moistureRate(share: number): number {
 
 /** Share of the possible stand that comes up when moisture during emergence averaged `mean` (0..1); a dry week keeps about a fifth. */
 export const moistureShare = (mean: number): number =>
-  0.15 + 0.85 * Math.pow(Math.max(0, Math.min(1, mean)), 0.8);
+  0.15 + 0.85 * power(Math.max(0, Math.min(1, mean)), 0.8);

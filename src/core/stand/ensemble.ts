@@ -3,8 +3,9 @@ import { type Stream, streamOf } from '../random/stream.ts';
 import { dailyClimate } from '../site/daily.ts';
 import { type Site } from '../site/site.ts';
 import { type ObservedDay } from '../weather/generate.ts';
-import { type Season, makeSeason } from '../weather/season.ts';
+import { type Season, dayLengths, makeSeason } from '../weather/season.ts';
 import { type Variation } from './grow.ts';
+import { exp } from '../units/exact.ts';
 
 /** Many plausible seasons at one site over one span of days, shared by every candidate that is tried in it. */
 export interface Ensemble {
@@ -17,17 +18,35 @@ export interface Ensemble {
 /** Spreads between varieties, seed lots and gardens: standard deviations (log scale, and °C). */
 const SPREAD = { stageRate: 0.045, growth: 0.16, emergence: 0.15, hardiness_c: 1 } as const;
 
+/** Luck in killing goes with hardiness: a degree softer raises the odds of a kill by e^0.25 and lowers the heat needed by e^0.12. */
+const KILL_PER_C = 0.25;
+const HEAT_PER_C = 0.12;
+
 export function drawVariation(stream: Stream): Variation {
+  const spread = (sd: number, centred: boolean) => exp(sd * stream.normal() - (centred ? (sd * sd) / 2 : 0));
+  const stageRate = spread(SPREAD.stageRate, false);
+  const growth = spread(SPREAD.growth, true);
+  const emergence = spread(SPREAD.emergence, true);
+  const hardiness_c = SPREAD.hardiness_c * stream.normal();
   return {
-    stageRate: Math.exp(SPREAD.stageRate * stream.normal()),
-    growth: Math.exp(SPREAD.growth * stream.normal() - SPREAD.growth ** 2 / 2),
-    emergence: Math.exp(SPREAD.emergence * stream.normal() - SPREAD.emergence ** 2 / 2),
-    hardiness_c: SPREAD.hardiness_c * stream.normal(),
+    stageRate,
+    growth,
+    emergence,
+    hardiness_c,
+    killOdds: exp(KILL_PER_C * hardiness_c),
+    coverHeat: exp(-HEAT_PER_C * hardiness_c),
   };
 }
 
 /** The middle member: no deviation. For figures held against published means. */
-export const NO_VARIATION: Variation = { stageRate: 1, growth: 1, emergence: 1, hardiness_c: 0 };
+export const NO_VARIATION: Variation = {
+  stageRate: 1,
+  growth: 1,
+  emergence: 1,
+  hardiness_c: 0,
+  killOdds: 1,
+  coverHeat: 1,
+};
 
 export function makeEnsemble(
   site: Site,
@@ -39,11 +58,12 @@ export function makeEnsemble(
 ): Ensemble {
   const climate = dailyClimate(site);
   const stream = streamOf(seed ^ 0x5eed);
+  const hours = dayLengths(climate, fromDay, days);
   return {
     fromDay,
     days,
     seasons: Array.from({ length: years }, (_, y) =>
-      makeSeason(climate, fromDay, days, seed + y * 7919, observed),
+      makeSeason(climate, fromDay, days, seed + y * 7919, observed, hours),
     ),
     variations: Array.from({ length: years }, () => drawVariation(stream)),
   };

@@ -41,6 +41,8 @@ export interface Species {
     /** Highest growth rate of a closed stand. */
     cap_g_m2_d: number;
     typical_g_m2: number;
+    /** Heaviest stand reported. */
+    max_g_m2: number;
     heightFlower_m: number;
     /** Plants at which a stand reaches half of its full-density yield. */
     density50_m2: number;
@@ -50,7 +52,18 @@ export interface Species {
   cold: { hardened_c: number; tender_c: number; exposed: 'tops' | 'crown' };
   heatKill_c: number | null;
   ending: { chopStage: EndStage; crimpStage: EndStage; regrowth: number; sheet: 'easy' | 'medium' | 'hard' };
-  worth: { weeds: number; flowers: number; loosening: number; erosion: number; catching: number };
+  worth: {
+    weeds: number;
+    flowers: number;
+    loosening: number;
+    erosion: number;
+    catching: number;
+    shade: number;
+  };
+  /** Listed as a weed, or unwelcome near seed crops, in some places. */
+  mayBeRestricted?: boolean;
+  /** 0..1: how readily it comes again from its own shed seed. */
+  selfSeeding: number;
   mixFactor: number;
   smallSeedWait_d: number;
   goodBefore: string[];
@@ -62,3 +75,76 @@ export interface Member {
   species: Species;
   share: number;
 }
+
+/** A cultivar that flowers so many degree-days later (or earlier, below 0) than the kind usually does. */
+export const laterBy = <S extends Species>(sp: S, shift_cd: number): S => {
+  if (shift_cd === 0) return sp;
+  const { bud_cd, flower_cd, milk_cd, seed_cd } = sp.stages;
+  return {
+    ...sp,
+    stages: {
+      bud_cd: bud_cd + shift_cd,
+      flower_cd: flower_cd + shift_cd,
+      milk_cd: milk_cd + shift_cd,
+      seed_cd: seed_cd + shift_cd,
+    },
+  };
+};
+
+const uniform = new WeakMap<Species, Species>();
+
+/**
+ * The same species as an object of one fixed shape. Entries read from a data file differ in shape to an engine (whole and broken numbers,
+ * nulls), and a daily loop over many of them then runs at half its speed.
+ */
+export function sameShape(sp: Species): Species {
+  let found = uniform.get(sp);
+  if (!found) uniform.set(sp, (found = rebuilt(sp)));
+  return found;
+}
+
+const rebuilt = (sp: Species): Species => ({
+  id: sp.id,
+  name: sp.name,
+  latin: sp.latin,
+  family: sp.family,
+  role: sp.role,
+  season: sp.season,
+  life: sp.life,
+  seed: sp.seed,
+  thermal: sp.thermal,
+  stages: {
+    bud_cd: sp.stages.bud_cd,
+    flower_cd: sp.stages.flower_cd,
+    milk_cd: sp.stages.milk_cd,
+    seed_cd: sp.stages.seed_cd,
+  },
+  daylength: sp.daylength,
+  chilling: sp.chilling && { required_d: sp.chilling.required_d, floor: sp.chilling.floor },
+  growth: {
+    rue_g_MJ: sp.growth.rue_g_MJ,
+    extinction: sp.growth.extinction,
+    cap_g_m2_d: sp.growth.cap_g_m2_d,
+    typical_g_m2: sp.growth.typical_g_m2,
+    max_g_m2: sp.growth.max_g_m2,
+    heightFlower_m: sp.growth.heightFlower_m,
+    density50_m2: sp.growth.density50_m2,
+  },
+  roots: sp.roots,
+  nitrogen: {
+    leafyPct: sp.nitrogen.leafyPct,
+    flowerPct: sp.nitrogen.flowerPct,
+    seedPct: sp.nitrogen.seedPct,
+    fixedShare: sp.nitrogen.fixedShare,
+  },
+  cold: { hardened_c: sp.cold.hardened_c, tender_c: sp.cold.tender_c, exposed: sp.cold.exposed },
+  heatKill_c: sp.heatKill_c,
+  ending: sp.ending,
+  worth: sp.worth,
+  mayBeRestricted: sp.mayBeRestricted,
+  selfSeeding: sp.selfSeeding,
+  mixFactor: sp.mixFactor,
+  smallSeedWait_d: sp.smallSeedWait_d,
+  goodBefore: sp.goodBefore,
+  avoidBefore: sp.avoidBefore,
+});

@@ -18,14 +18,6 @@ export function daylengthFactor(species: Species, hours: number): number {
   return Math.max(d.floor, Math.min(1, share));
 }
 
-/** Chilling earned in a day at this mean temperature, 0..1. */
-export function chillOfDay(mean_c: number): number {
-  if (mean_c <= -4 || mean_c >= 14) return 0;
-  if (mean_c < 1) return (mean_c + 4) / 5;
-  if (mean_c <= 7) return 1;
-  return (14 - mean_c) / 7;
-}
-
 export function chillFactor(species: Species, chilled_d: number): number {
   const c = species.chilling;
   return c ? c.floor + (1 - c.floor) * Math.min(1, chilled_d / c.required_d) : 1;
@@ -39,4 +31,15 @@ export function stageNumber(species: Species, effective_cd: number): number {
   if (effective_cd < s.milk_cd) return 3 + (effective_cd - s.flower_cd) / (s.milk_cd - s.flower_cd);
   if (effective_cd < s.seed_cd) return 4 + (effective_cd - s.milk_cd) / (s.seed_cd - s.milk_cd);
   return 5;
+}
+
+const factors = new WeakMap<Float64Array, Map<Species, Float64Array>>();
+
+/** Day-length factor of every day; day lengths are shared by the seasons of an ensemble, and so is this. */
+export function daylengthFactors(species: Species, hours: Float64Array): Float64Array {
+  let known = factors.get(hours);
+  if (!known) factors.set(hours, (known = new Map<Species, Float64Array>()));
+  let found = known.get(species);
+  if (!found) known.set(species, (found = hours.map((h) => daylengthFactor(species, h))));
+  return found;
 }

@@ -1,3 +1,4 @@
+import { type Season } from '../weather/season.ts';
 import { type Species } from './species.ts';
 
 /**
@@ -25,4 +26,17 @@ function triangle(t: Species['thermal'], temperature_c: number): number {
   if (temperature_c <= t.base_c || temperature_c >= t.max_c) return 0;
   if (temperature_c <= t.opt_c) return (temperature_c - t.base_c) / (t.opt_c - t.base_c);
   return (t.max_c - temperature_c) / (t.max_c - t.opt_c);
+}
+
+/** Warmth of every day of a season for one kind of response; worked out once, whatever number of plans asks. */
+export function warmthOf(season: Season, thermal: Species['thermal']): Float32Array {
+  const key = `${thermal.base_c},${thermal.opt_c},${thermal.max_c}`;
+  let found = season.warmth.get(key);
+  if (!found) {
+    found = new Float32Array(season.days);
+    for (let d = 0; d < season.days; d++)
+      found[d] = warmthOfDay(thermal, season.tmin_c[d]!, season.tmax_c[d]!);
+    season.warmth.set(key, found);
+  }
+  return found;
 }

@@ -1,22 +1,27 @@
-import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
-import { type Variation } from '../stand/grow.ts';
-import { type Season, between, reaches } from '../weather/season.ts';
+import { type NextCrop, type Handling, waitDays20 } from '../residue/wait.ts';
 import { availableNitrogen_g_m2 } from '../residue/nitrogen.ts';
 import { BURIED_TIMES, carbonToNitrogen, decayRate } from '../residue/decay.ts';
-import { type Handling, waitDays20 } from '../residue/wait.ts';
-import { type MethodId, type Plan, type YearEnd } from '../plan/plan.ts';
-import { crimpKills, cutKills, digKills, SECOND_PASS_KEEPS } from './kill.ts';
-import { FEWEST_SHEET_DAYS, sheetHeatNeeded } from './sheet.ts';
+import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
+import { type Variation } from '../stand/grow.ts';
+import { tableOf } from '../units/table.ts';
+import { type Season, between, reaches } from '../weather/season.ts';
+import { type Plan, type YearEnd } from '../plan/plan.ts';
+import { type MethodHere, type MethodParts, leftAlive, takeApart } from './method.ts';
+import { FEWEST_SHEET_DAYS, coveringHeat, FILM_NEEDS } from './sheet.ts';
+import { exp } from '../units/exact.ts';
 
 /** A stand counts as dead when no more than this share of its plants lives. */
 export const DEAD_BELOW = 0.1;
-/** Days after the last pass until a killed stand is seen to be dead. */
-const SHOWS_AFTER_D = { cut: 4, crimp: 8, dig: 2 } as const;
-const SECOND_CUT_AFTER_D = 10;
-const SECOND_CRIMP_AFTER_D = 6;
 /** Soil must have held the crop's least warmth for this many days. */
 const WARM_DAYS = 5;
-const NEVER: YearEnd = {
+/** A stand lighter than this leaves nothing to wait for, g/m2. */
+const NOTHING_G_M2 = 40;
+/** Tops killed by frost lose about a fifth at once by leaching and collapse (0.15-0.30). */
+const FROST_KEEPS = 0.8;
+/** Ripe stands stand dead about ten days after their first viable seed. */
+const RIPENS_D = 10;
+
+export const newYearEnd = (): YearEnd => ({
   deadAt: Infinity,
   readyAt: Infinity,
   plantableAt: Infinity,
@@ -26,89 +31,153 @@ const NEVER: YearEnd = {
   n_g_m2: 0,
   nitrogenNext_g_m2: 0,
   residueAtPlanting_g_m2: 0,
-};
+});
 
-/** Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what lies there? */
+/** A method made ready for one plan: what does not change from year to year and day to day. */
+export interface Ending {
+  plan: Plan;
+  course: MethodParts;
+  /** Days at 20 °C to wait by C:N of what lies there. */
+  waits: (cn: number) => number;
+}
+
+export function readyEnding(plan: Plan, method: MethodHere): Ending {
+  const course = takeApart(method);
+  const small = Math.max(...plan.members.map((m) => m.species.smallSeedWait_d * m.share));
+  return { plan, course, waits: waitByCn(course.handling, plan.next, small) };
+}
+
+const waitByCn = (handling: Handling, next: NextCrop, small: number) =>
+  tableOf((cn) => waitDays20(handling, cn, next, small), 8, 60, 104);
+
+/**
+ * Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what lies there?
+ * With `whole` false only what decides whether it is in time is worked out: a search over dates needs no more.
+ */
 export function endStand(
-  plan: Plan,
-  method: MethodId,
+  ending: Ending,
   at: number,
   course: Course,
   season: Season,
   v: Variation,
+  out: YearEnd,
+  whole = true,
 ): YearEnd {
-  if (at < 0 || at >= season.days) return NEVER;
+  never(out);
+  if (at < 0 || at >= season.days) return out;
+  const { waits, covering } = ending.course;
+  if (waits === 'seed') return byRipening(ending, course, season, out);
+  if (waits) return byWeather(ending, course, season, waits, out);
+  const { plan } = ending;
   const n = course.members;
+  const dm = dryMatterOn(course, at);
   let surviving = 0;
   let plants = 0;
   let stage = 0;
-  let deadAt = Infinity;
-  let handling: Handling = 'surface';
-  const luck = v.hardiness_c * 0.25;
-  const killed = (p: number) => 1 / (1 + Math.exp(-(Math.log(p / (1 - p)) + luck)));
-
-  if (method === 'winterkill') return byFrost(plan, course, season);
   for (let s = 0; s < n; s++) {
-    const sp = plan.members[s]!.species;
-    const i = at * n + s;
-    const alive = course.alive[i]!;
-    const stageHere = course.stage[i]!;
-    if (alive > 0) stage = Math.max(stage, stageHere);
-    const weight = plan.members[s]!.share;
-    plants += weight;
-    const once = (kill: number, then: number) => (1 - killed(kill)) * then;
-    const left =
-      method === 'cut'
-        ? once(cutKills(sp, stageHere), 1)
-        : method === 'cut-twice'
-          ? once(cutKills(sp, stageHere), sp.ending.chopStage === 'never' ? 0.75 : SECOND_PASS_KEEPS)
-          : method === 'crimp'
-            ? once(crimpKills(sp, stageHere), SECOND_PASS_KEEPS)
-            : method === 'dig'
-              ? once(digKills(sp), 1)
-              : 0.02;
-    surviving += alive * left * weight;
+    const member = plan.members[s]!;
+    const alive = course.alive[at * n + s]!;
+    const stageHere = course.stage[at * n + s]!;
+    plants += member.share;
+    if (alive <= 0) continue;
+    if (stageHere > stage) stage = stageHere;
+    surviving +=
+      alive * member.share * leftAlive(ending.course.kills, member.species, stageHere, dm, v.killOdds);
   }
   surviving /= plants || 1;
-  const dead = surviving <= DEAD_BELOW;
-  if (method === 'sheet') {
-    const species = plan.members.filter((_, s) => course.alive[at * n + s]! > 0.02).map((m) => m.species);
-    const heat =
-      species.length > 0
-        ? sheetHeatNeeded(species, course.height_m[at]!) * Math.exp(-0.12 * v.hardiness_c)
-        : 0;
-    deadAt = Math.max(at + FEWEST_SHEET_DAYS, reaches(season.sheetHeat, at, heat));
-    handling = 'sheet';
-  } else if (dead) {
-    const last =
-      method === 'cut-twice' ? at + SECOND_CUT_AFTER_D : method === 'crimp' ? at + SECOND_CRIMP_AFTER_D : at;
-    deadAt = last + SHOWS_AFTER_D[method === 'cut-twice' ? 'cut' : method];
-    if (method === 'dig') handling = 'buried';
+  out.stageAtEnd = stage;
+  out.surviving = surviving;
+  if (covering) {
+    const dead = underCover(ending, at, course, season, v);
+    if (Number.isFinite(dead)) out.surviving = Math.min(surviving, UNDER_COVER_LIVES);
+    return afterDeath(ending, course, season, at, dead, at, out, whole);
   }
-  return afterDeath(plan, course, season, at, deadAt, surviving, stage, handling);
+  const dead = surviving <= DEAD_BELOW ? at + ending.course.shows_d : Infinity;
+  return afterDeath(ending, course, season, at, dead, at, out, whole);
 }
 
-/** Winterkill: the stand is dead on the first day on which no member keeps a tenth of its plants. */
-function byFrost(plan: Plan, course: Course, season: Season): YearEnd {
+/** What comes through darkness or heat that was long enough: creeping roots and the odd crown. */
+const UNDER_COVER_LIVES = 0.02;
+
+/** Day on which enough heat has added up under what was laid, or never when the house rule lifts it first. */
+function underCover(ending: Ending, at: number, course: Course, season: Season, v: Variation): number {
+  const { plan } = ending;
+  const { covering, loweredFirst, cap_d, kills } = ending.course;
+  const laid = at + (kills.at(-1)?.after_d ?? 0);
+  if (laid >= season.days) return Infinity;
+  let hardest = 0;
+  const n = course.members;
+  for (let s = 0; s < n; s++) {
+    if (course.alive[at * n + s]! <= 0.02) continue;
+    const sp = plan.members[s]!.species;
+    const needs = covering === 'film' ? FILM_NEEDS[sp.ending.sheet] : coveringHeat(sp, covering!);
+    if (needs > hardest) hardest = needs;
+  }
+  if (hardest === 0) return laid;
+  const tall = !loweredFirst && course.height_m[at]! > TALL_M ? TALL_EXTRA_D20 : 0;
+  const heat = (hardest + tall) * v.coverHeat;
+  const dead = Math.max(
+    laid + FEWEST_SHEET_DAYS,
+    reaches(covering === 'film' ? season.filmHeat : season.sheetHeat, laid, heat),
+  );
+  return dead - laid > cap_d ? Infinity : dead;
+}
+const TALL_M = 0.4;
+const TALL_EXTRA_D20 = 5;
+
+/** Winterkill and summerkill: the stand is dead on the first day on which no member keeps a tenth of its plants, by that cause. */
+function byWeather(
+  ending: Ending,
+  course: Course,
+  season: Season,
+  cause: 'frost' | 'heat',
+  out: YearEnd,
+): YearEnd {
+  const { plan } = ending;
   const n = course.members;
   const last = Math.min(plan.plantAt, season.days - 1);
   for (let d = plan.sownAt + 20; d <= last; d++) {
-    let left = 0;
-    let up = false;
-    for (let s = 0; s < n; s++) {
-      left += course.alive[d * n + s]! * plan.members[s]!.share;
-      if (course.stage[d * n + s]! >= 1) up = true;
-    }
-    if (!up || left > DEAD_BELOW) continue;
-    // What stood three weeks before tells what now lies; tender tops lose about a fifth at once.
+    const left = aliveOn(plan, course, d);
+    if (left > DEAD_BELOW || !isUp(course, d)) continue;
+    if (season.tmin_c[d]! < 2 !== (cause === 'frost')) break;
+    // What stood before tells what now lies.
     const stood = Math.max(plan.sownAt, bestBefore(course, d));
-    const stage = Math.max(...Array.from({ length: n }, (_, s) => course.stage[stood * n + s]!));
-    const end = afterDeath(plan, course, season, stood, d, left, stage, 'winterkilled', d);
-    return { ...end, residueAtPlanting_g_m2: end.residueAtPlanting_g_m2 * 0.8 };
+    for (let s = 0; s < n; s++) out.stageAtEnd = Math.max(out.stageAtEnd, course.stage[stood * n + s]!);
+    out.surviving = left;
+    afterDeath(ending, course, season, stood, d, d, out);
+    out.residueAtPlanting_g_m2 *= FROST_KEEPS;
+    return out;
   }
-  let alive = 0;
-  for (let s = 0; s < n; s++) alive += course.alive[last * n + s]! * plan.members[s]!.share;
-  return { ...NEVER, surviving: alive };
+  out.surviving = aliveOn(plan, course, last);
+  return out;
+}
+
+/** Let it seed: over when every annual member has ripe seed; kinds that live on never are. */
+function byRipening(ending: Ending, course: Course, season: Season, out: YearEnd): YearEnd {
+  const { plan } = ending;
+  const n = course.members;
+  if (plan.members.some((m) => m.species.life === 'perennial' || m.species.life === 'biennial')) return out;
+  for (let d = plan.sownAt + 20; d + RIPENS_D < season.days; d++) {
+    let ripe = true;
+    for (let s = 0; s < n; s++) if (course.stage[d * n + s]! < 5) ripe = false;
+    if (!ripe) continue;
+    out.surviving = 0;
+    out.stageAtEnd = 5;
+    return afterDeath(ending, course, season, d, d + RIPENS_D, d, out);
+  }
+  return out;
+}
+
+function aliveOn(plan: Plan, course: Course, d: number): number {
+  let left = 0;
+  for (let s = 0; s < course.members; s++)
+    left += course.alive[d * course.members + s]! * plan.members[s]!.share;
+  return left;
+}
+
+function isUp(course: Course, d: number): boolean {
+  for (let s = 0; s < course.members; s++) if (course.stage[d * course.members + s]! >= 1) return true;
+  return false;
 }
 
 /** Day of greatest dry matter in the four weeks before `d`. */
@@ -120,47 +189,63 @@ function bestBefore(course: Course, d: number): number {
 }
 
 function afterDeath(
-  plan: Plan,
+  ending: Ending,
   course: Course,
   season: Season,
   at: number,
   deadAt: number,
-  surviving: number,
-  stage: number,
-  handling: Handling,
-  liesFrom = at,
+  liesFrom: number,
+  out: YearEnd,
+  whole = true,
 ): YearEnd {
-  const dm = dryMatterOn(course, at);
-  const n = nitrogenOn(course, at);
-  const cn = carbonToNitrogen(dm, n);
-  const small = Math.max(...plan.members.map((m) => m.species.smallSeedWait_d * m.share));
-  const wait = dm < 40 ? 2 : waitDays20(handling, cn, plan.next, small);
-  const readyAt = Number.isFinite(deadAt)
-    ? reaches(season.mellowing, Math.min(deadAt, season.days), wait)
-    : Infinity;
-  const plantableAt = Number.isFinite(readyAt) ? warmFrom(season, readyAt, plan.next.soilMin_c) : Infinity;
+  const { plan } = ending;
+  const { handling, stays, decayTimes, manure_g_m2 } = ending.course;
+  const stood = dryMatterOn(course, at);
+  const dm = stood * stays;
+  const n = nitrogenOn(course, at) * stays;
+  const cn = carbonToNitrogen(stood, nitrogenOn(course, at));
+  out.deadAt = deadAt;
+  out.dm_g_m2 = stood;
+  out.n_g_m2 = nitrogenOn(course, at);
+  if (Number.isFinite(deadAt)) {
+    const wait = stood < NOTHING_G_M2 ? 2 : ending.waits(cn);
+    out.readyAt = reaches(season.mellowing, Math.min(deadAt, season.days), wait);
+    if (Number.isFinite(out.readyAt)) out.plantableAt = warmFrom(season, out.readyAt, plan.next.soilMin_c);
+  }
+  if (!whole) return out;
   const until = Math.min(season.days, Math.max(liesFrom, plan.plantAt));
-  const rate = decayRate(cn) * (handling === 'buried' ? BURIED_TIMES : 1);
-  return {
-    deadAt,
-    readyAt,
-    plantableAt,
-    surviving,
-    stageAtEnd: stage,
-    dm_g_m2: dm,
-    n_g_m2: n,
-    nitrogenNext_g_m2: availableNitrogen_g_m2(dm, n, handling === 'buried'),
-    residueAtPlanting_g_m2:
-      handling === 'buried' ? 0 : dm * Math.exp(-rate * between(season.decay, liesFrom, until)),
-  };
+  const rate = decayRate(cn) * decayTimes * (handling === 'buried' ? BURIED_TIMES : 1);
+  out.nitrogenNext_g_m2 = availableNitrogen_g_m2(dm, n, handling === 'buried') + manure_g_m2;
+  out.residueAtPlanting_g_m2 =
+    handling === 'buried' ? 0 : dm * exp(-rate * between(season.decay, liesFrom, until));
+  return out;
 }
 
-/** First day from `from` on which the last days' soil was warm enough for the crop. */
+function never(out: YearEnd): void {
+  out.deadAt = Infinity;
+  out.readyAt = Infinity;
+  out.plantableAt = Infinity;
+  out.surviving = 1;
+  out.stageAtEnd = 0;
+  out.dm_g_m2 = 0;
+  out.n_g_m2 = 0;
+  out.nitrogenNext_g_m2 = 0;
+  out.residueAtPlanting_g_m2 = 0;
+}
+
+/** First day from `from` on which the last days' soil was warm enough for the crop; a season's answers are worked out once a crop. */
 function warmFrom(season: Season, from: number, soilMin_c: number): number {
-  let run = 0;
-  for (let d = Math.max(0, from - WARM_DAYS); d < season.days; d++) {
-    run = season.soil_c[d]! >= soilMin_c ? run + 1 : 0;
-    if (d >= from && run >= Math.min(WARM_DAYS, d + 1)) return d;
+  let next = season.warmSoil.get(soilMin_c);
+  if (!next) {
+    next = new Float64Array(season.days + 1).fill(Infinity);
+    let run = 0;
+    const held = new Uint8Array(season.days);
+    for (let d = 0; d < season.days; d++) {
+      run = season.soil_c[d]! >= soilMin_c ? run + 1 : 0;
+      held[d] = run >= Math.min(WARM_DAYS, d + 1) ? 1 : 0;
+    }
+    for (let d = season.days - 1; d >= 0; d--) next[d] = held[d] ? d : next[d + 1]!;
+    season.warmSoil.set(soilMin_c, next);
   }
-  return Infinity;
+  return next[Math.max(0, from)]!;
 }

@@ -45,6 +45,54 @@ export function crimpKills(sp: Species, stage: number): number {
 /** Digging in kills at any stage, creeping and crown plants less surely (Creamer and Dabney 2002: 60-98 %). */
 export const digKills = (sp: Species): number => (sp.ending.sheet === 'hard' ? 0.8 : 0.95);
 
+/**
+ * Mowing leaves some 5 cm of stubble: 15 points less than a cut at soil level in grasses before they flower, 10 in others that can
+ * sprout again (10-20 points per 5 cm observed); past flowering the height no longer matters.
+ */
+export function mowKills(sp: Species, stage: number): number {
+  const loss = stage >= 3 ? 0.02 : sp.role === 'grass' ? 0.15 : 0.1 * Math.min(1, sp.ending.regrowth * 2);
+  return Math.max(0.02, cutKills(sp, stage) - loss);
+}
+
+/** Ruminants leave 5 to 8 cm and bring the crowns light: what mowing kills, less a quarter of it. */
+export const grazeKills = (sp: Species, stage: number): number => 0.75 * mowKills(sp, stage);
+
+/** Stands this light are seedlings to a flame or a hen, g/m2. */
+const SEEDLING_G_M2 = 25;
+
+/**
+ * A flame at walking speed (40 kg/ha): tender broad seedlings 92 %, grass seedlings 55 %; established stands sprout again: winter grasses
+ * 25 %, others 35 %; dry, ripe or crimped stems burn through (Ascard 1994, 1995; Ulloa 2010: middles).
+ */
+export function flameKills(sp: Species, stage: number, dm_g_m2: number): number {
+  const grass = sp.role === 'grass';
+  if (dm_g_m2 < SEEDLING_G_M2 && stage < 1.5) return grass ? 0.55 : 0.92;
+  return grass ? 0.25 : 0.35;
+}
+
+/**
+ * One round of hens at 6 to 10 hen-days a square metre on a topped or trodden stand: seedlings 90 %, annual clovers, pea and
+ * buckwheat 65 %, other broad plants 55 %, grasses 18 %, perennials 12 % (regrowth observed: 5-15, 20-50 and 70-95 %).
+ */
+export function henKills(sp: Species, stage: number, dm_g_m2: number): number {
+  if (dm_g_m2 < SEEDLING_G_M2 && stage < 1.5) return 0.9;
+  if (sp.life === 'perennial' || sp.ending.chopStage === 'never') return 0.12;
+  if (sp.role === 'grass') return stage >= 3 ? 0.45 : 0.18;
+  return sp.role === 'legume' || sp.id === 'buckwheat' ? 0.65 : 0.55;
+}
+
+/** Pigs root crowns out: 0.9, grasses and creeping kinds 0.8 (practice). */
+export const pigKills = (sp: Species): number =>
+  sp.role === 'grass' || sp.ending.sheet === 'hard' ? 0.8 : 0.9;
+
+/** Pulled with the root: annuals come whole, perennials and thick sods leave pieces. */
+export const pullKills = (sp: Species): number =>
+  sp.life === 'perennial' || sp.ending.sheet === 'hard' ? 0.75 : 0.96;
+
+/** Ten centimetres of compost on a cut stand smothers by how well the kind comes back from darkness. */
+export const smotherKills = (sp: Species): number =>
+  ({ easy: 0.97, medium: 0.92, hard: 0.65 })[sp.ending.sheet];
+
 const stageOf = (s: Species['ending']['chopStage']): number =>
   ({ vegetative: 1, bud: 2, flower: 3, milk: 4, never: 9 })[s];
 

@@ -2,6 +2,7 @@ import { type Day, firstOfYear, yearOf } from '../calendar/day.ts';
 import { dayLength_h, extraterrestrial_MJ } from '../calendar/sun.ts';
 import { type Stream } from '../random/stream.ts';
 import { type DailyClimate, YEAR_DAYS } from '../site/daily.ts';
+import { exp } from '../units/exact.ts';
 
 /** One plausible course of weather. Every array has one entry a day, from `fromDay` on. */
 export interface Weather {
@@ -19,7 +20,13 @@ export interface ObservedDay {
   tmin_c: number;
   tmax_c: number;
   rain_mm: number;
+  /** Days ahead when it was forecast; absent for what was measured. */
+  lead_d?: number;
 }
+
+/** Standard error of a temperature forecast a day ahead and its growth per day of lead, °C (usual of public forecasts). */
+const FORECAST_ERROR_C = 1;
+const FORECAST_ERROR_PER_D = 0.3;
 
 /**
  * Answers: what might the weather be, day by day, at this site?
@@ -72,7 +79,7 @@ export function generateWeather(
     const wetShift = sd * (0.2 - 0.7 * climate.warmth[doy]!);
     const shift = wet ? wetShift * (1 - w) : -wetShift * w;
     const narrow = wet ? WET_RANGE : (1 - w * WET_RANGE) / (1 - w);
-    const range = range0 * narrow * Math.exp(RANGE_NOISE * stream.normal() - (RANGE_NOISE * RANGE_NOISE) / 2);
+    const range = range0 * narrow * exp(RANGE_NOISE * stream.normal() - (RANGE_NOISE * RANGE_NOISE) / 2);
     const mean = (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2 + sd * z + shift;
     const m = climate.wetAmount_mm[doy]!;
     const scale = Math.max(0.3, 1.83 * m - 2.16);
@@ -83,8 +90,12 @@ export function generateWeather(
       z =
         ((seen.tmin_c + seen.tmax_c) / 2 - (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2) /
         Math.max(0.5, sd);
-    out.tmin_c[i] = seen ? seen.tmin_c : mean - range / 2;
-    out.tmax_c[i] = seen ? seen.tmax_c : mean + range / 2;
+    // A forecast is missed by more the further ahead it looks, the same way at night as by day; rain forecast as such is taken as it is.
+    const off = seen?.lead_d
+      ? (FORECAST_ERROR_C + FORECAST_ERROR_PER_D * (seen.lead_d - 1)) * stream.normal()
+      : 0;
+    out.tmin_c[i] = seen ? seen.tmin_c + off : mean - range / 2;
+    out.tmax_c[i] = seen ? seen.tmax_c + off : mean + range / 2;
     out.rain_mm[i] = seen ? seen.rain_mm : rain;
     out.radiation_MJ[i] = k * Math.sqrt(Math.max(0.5, out.tmax_c[i]! - out.tmin_c[i]!)) * sun.ra_MJ[doy]!;
   }

@@ -1,7 +1,10 @@
 import { type Day, dayOfYear } from '../calendar/day.ts';
 import { streamOf } from '../random/stream.ts';
 import { type DailyClimate } from '../site/daily.ts';
+import { chillOfDay } from './chill.ts';
 import { type ObservedDay, type Weather, generateWeather, sunOfYear } from './generate.ts';
+import { exp } from '../units/exact.ts';
+import { tableOf } from '../units/table.ts';
 
 /**
  * A plausible season with everything that plans ask of the weather worked out once, so that all candidates share it.
@@ -24,8 +27,26 @@ export interface Season extends Weather {
   decay: Float64Array;
   /** Warmth for weeds above 3 °C. */
   weedWarmth: Float64Array;
+  /** Days' worth of a bright 32 °C day under clear film tight on the ground (see `filmDay`). */
+  filmHeat: Float64Array;
+  /** 2^((T - 20)/10) of the air's daily mean, 0 in frost: what doubles every ten degrees above ground. */
+  airTempo: Float64Array;
+  /** 2^((T - 15)/10) of the soil at seed depth, 0 when frozen. */
+  soilTempo: Float64Array;
+  /** Chilling earned in the day, 0..1. */
+  chill: Float64Array;
+  /** Warmth of each day for each kind of thermal response asked so far, 0..1; filled on demand and shared by all plans. */
+  warmth: Map<string, Float32Array>;
+  /** First day from each day on which soil has kept a crop's least warmth, by that warmth; filled on demand. */
+  warmSoil: Map<number, Float64Array>;
 }
 
+/** ln 2 over ten degrees. */
+const TEMPO_PER_C = Math.LN2 / 10;
+/** 2^(T/10): what doubles every ten degrees. */
+const tempoOf = tableOf((t) => exp(TEMPO_PER_C * t), -70, 40, 11_000);
+/** 2^((15 - 20)/10): from a 15 °C to a 20 °C reference. */
+const HALF_DECADE = Math.SQRT1_2;
 /** Enough days before the season that soil temperature and snow have forgotten where they began. */
 const SPIN_UP_D = 45;
 const SHEET_FLOOR_C = 4.5;
@@ -39,6 +60,7 @@ export function makeSeason(
   days: number,
   seed: number,
   observed?: ReadonlyMap<Day, ObservedDay>,
+  dayLength_h: Float64Array = dayLengths(climate, fromDay, days),
 ): Season {
   const all = generateWeather(climate, fromDay - SPIN_UP_D, days + SPIN_UP_D, streamOf(seed), observed);
   const cut = (a: Float64Array) => a.subarray(SPIN_UP_D);
@@ -53,17 +75,30 @@ export function makeSeason(
     soil_c: new Float64Array(days),
     et0_mm: new Float64Array(days),
     snow_cm: new Float64Array(days),
-    dayLength_h: new Float64Array(days),
+    dayLength_h,
     sheetHeat: new Float64Array(days + 1),
     mellowing: new Float64Array(days + 1),
     decay: new Float64Array(days + 1),
     weedWarmth: new Float64Array(days + 1),
+    filmHeat: new Float64Array(days + 1),
+    airTempo: new Float64Array(days),
+    soilTempo: new Float64Array(days),
+    chill: new Float64Array(days),
+    warmth: new Map(),
+    warmSoil: new Map(),
   };
-  fillDerived(season, all, sunOfYear(climate.site.latitude_deg));
+  fillDerived(season, all, sunOfYear(climate.site.latitude_deg).ra_MJ);
   return season;
 }
 
-function fillDerived(season: Season, all: Weather, sun: { hours: Float64Array; ra_MJ: Float64Array }): void {
+/** Day length of each day of a span; the same for every season of an ensemble, which shares one array. */
+export function dayLengths(climate: DailyClimate, fromDay: Day, days: number): Float64Array {
+  const hours = sunOfYear(climate.site.latitude_deg).hours;
+  const first = dayOfYear(fromDay);
+  return Float64Array.from({ length: days }, (_, i) => hours[(first + i) % 366]!);
+}
+
+function fillDerived(season: Season, all: Weather, ra_MJ: Float64Array): void {
   const first = dayOfYear(all.fromDay);
   let soil = (all.tmin_c[0]! + all.tmax_c[0]!) / 2;
   let snow_mm = 0;
@@ -82,15 +117,26 @@ function fillDerived(season: Season, all: Weather, sun: { hours: Float64Array; r
     season.mean_c[i] = mean;
     season.soil_c[i] = soil;
     season.snow_cm[i] = snow_mm * 0.4;
-    season.dayLength_h[i] = sun.hours[doy]!;
-    season.et0_mm[i] = hargreaves_mm(mean, all.tmax_c[j]! - all.tmin_c[j]!, sun.ra_MJ[doy]!);
-    season.sheetHeat[i + 1] =
-      season.sheetHeat[i]! + (mean < SHEET_FLOOR_C ? 0 : Math.pow(2, (mean - 20) / 10));
-    season.mellowing[i + 1] = season.mellowing[i]! + Math.max(1 / 3, Math.pow(2, (soil - 20) / 10));
+    season.et0_mm[i] = hargreaves_mm(mean, all.tmax_c[j]! - all.tmin_c[j]!, ra_MJ[doy]!);
+    const tempo = tempoOf(mean - 20);
+    const soilTempo = tempoOf(soil - 15);
+    season.airTempo[i] = mean <= 0 ? 0 : tempo;
+    season.soilTempo[i] = soil <= 0 ? 0 : soilTempo;
+    season.chill[i] = chillOfDay(mean);
+    season.sheetHeat[i + 1] = season.sheetHeat[i]! + (mean < SHEET_FLOOR_C ? 0 : tempo);
+    season.filmHeat[i + 1] = season.filmHeat[i]! + filmDay(all.tmax_c[j]!, all.radiation_MJ[j]!);
+    season.mellowing[i + 1] = season.mellowing[i]! + Math.max(1 / 3, soilTempo * HALF_DECADE);
     season.decay[i + 1] = season.decay[i]! + Math.min(decayWarmth(mean), wetness);
     season.weedWarmth[i + 1] = season.weedWarmth[i]! + Math.max(0, mean - WEED_BASE_C);
   }
 }
+
+/**
+ * A day under clear film counts 1 at 32 °C in full sun and nothing under 20 °C, where film grows weeds instead; cloud (under
+ * 10 MJ/m2) halves it. Solarization guides (Elmore 1997; Stapleton 2008) ask about 4 weeks at 32 °C and over, 6 at 27-32, 8 or more at 22-27.
+ */
+const filmDay = (tmax_c: number, radiation_MJ: number): number =>
+  tmax_c < 20 ? 0 : Math.min(1.3, 0.35 + (tmax_c - 20) * 0.054) * (radiation_MJ < 10 ? 0.5 : 1);
 
 /** Sun on bare soil adds up to about 2 °C to its daily mean; 25 MJ/m2 stands for a bright summer day. */
 const radiationWarmth = (radiation_MJ: number): number => Math.min(2, (2 * radiation_MJ) / 25);

@@ -1,0 +1,22 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { dayOf, isoOf, isIsoDate } from '../calendar/day.ts';
+import { dayLength_h, extraterrestrial_MJ } from '../calendar/sun.ts';
+
+describe('calendar and sun', () => {
+  test('a day and its ISO date are one and the same, and unreal dates are refused', () => {
+    fc.assert(fc.property(fc.integer({ min: -20000, max: 60000 }), (d) => dayOf(isoOf(d)) === d));
+    expect(['2027-02-29', '2027-13-01', 'soon', '2027-1-1'].map(isIsoDate)).toEqual([
+      false,
+      false,
+      false,
+      false,
+    ]);
+  });
+  test('radiation above the air at 20 S on 3 September is 32.2 MJ/m2/d (FAO-56 example 8)', () => {
+    expect(extraterrestrial_MJ(-20, 245)).toBeCloseTo(32.2, 1);
+  });
+  test('day length mirrors between hemispheres half a year apart, within a tenth of an hour', () => {
+    expect(dayLength_h(50, 171)).toBeCloseTo(dayLength_h(-50, 354), 1);
+  });
+});

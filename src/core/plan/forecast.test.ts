@@ -1,0 +1,105 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { type ChooseInput, chooseSamples } from '../choose/choose.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { type ForecastInput, forecastCover } from './forecast.ts';
+
+const site = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
+const squash = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };
+const here = methods
+  .filter((m) => ['cut-twice', 'sheet', 'winterkill'].includes(m.id))
+  .map((m) => ({ ...m, minutesPer100m2: 60, missing: [] }));
+const freeDay = dayOf('2026-09-20');
+const plantDay = dayOf('2027-06-05');
+const parts = [
+  { speciesId: 'cereal-rye', share: 0.4 },
+  { speciesId: 'hairy-vetch', share: 0.6 },
+];
+
+function chosen(wayId: string) {
+  const input: ChooseInput = {
+    site,
+    soil: { texture: 'loam', fertility: 'fair' },
+    way: findWay(wayId)!,
+    watered: true,
+    gap: { freeDay, plantDay, next: squash },
+    candidates: [{ id: 'x', name: 'x', members: membersOf(parts) }],
+    methods: here,
+    bed: { familiesBefore: [], troubles: [], shade: 'open' },
+    keepsSafe: [],
+    hazards: {},
+    years: 120,
+  };
+  return [...chooseSamples(input)][0]!;
+}
+
+const asForecast = (sample: ReturnType<typeof chosen>, wayId: string): ForecastInput => ({
+  site,
+  soil: { texture: 'loam', fertility: 'fair' },
+  way: findWay(wayId)!,
+  watered: true,
+  members: membersOf(parts),
+  seed_g_m2: sample.seed_g_m2,
+  sowDay: sample.sowDay,
+  plantDay,
+  next: squash,
+  methods: here,
+  looks: [],
+  cropUntil: wayId === 'standing-crop' ? freeDay : undefined,
+  today: sample.sowDay,
+  years: 120,
+});
+
+describe('what Choose promises, the forecast of the cover on the bed repeats', () => {
+  test.each(['raked', 'standing-crop'])('sown %s: closing, flowering, dry matter and odds', (wayId) => {
+    const sample = chosen(wayId);
+    const forecast = forecastCover(asForecast(sample, wayId));
+    const [a, b] = [sample.stand.stages[1]!.flower.mid, forecast.stand.stages[1]!.flower.mid];
+    expect(Math.abs(a - b)).toBeLessThanOrEqual(4);
+    const promised = sample.endings.find((e) => e.method === 'sheet')!;
+    const repeated = forecast.endings.find((e) => e.method === 'sheet')!;
+    expect(Math.abs(promised.odds.inTime - repeated.odds.inTime)).toBeLessThan(0.15);
+    expect(sample.stand.closed.mid).toBeGreaterThan(freeDay);
+    expect(Math.abs(sample.stand.closed.mid - forecast.stand.closed.mid)).toBeLessThan(20);
+  });
+
+  test('undersown, it is sown before the ground is free, and shade holds it back', () => {
+    const sample = chosen('standing-crop');
+    expect(sample.sowDay).toBe(freeDay - 35);
+    const shaded = asForecast(sample, 'standing-crop');
+    const at = (input: ForecastInput) =>
+      forecastCover(input).growth.find((g) => g.day >= freeDay)!.dryMatter_g_m2.mid;
+    expect(at(shaded)).toBeLessThan(0.7 * at({ ...shaded, cropUntil: undefined }));
+  });
+
+  test('covers hung in the gap are woven from the first free day to planting', () => {
+    for (const wayId of ['raked', 'standing-crop'])
+      expect(chosen(wayId).stand.coverByDay).toHaveLength(plantDay - freeDay);
+  });
+});
+
+describe('a season under way', () => {
+  test('a warm measured spring brings flowering forward, a warm forecast too, but less surely', () => {
+    const base = asForecast(chosen('raked'), 'raked');
+    const today = dayOf('2027-04-20');
+    const warm = (from: number, days: number): [number, number, number, number][] =>
+      Array.from({ length: days }, (_, i) => [from + i, 10, 20, 1]);
+    const flower = (input: ForecastInput) => forecastCover(input).stand.stages[0]!.flower;
+    const usual = flower({ ...base, today });
+    const measured = flower({ ...base, today, observed: warm(today - 30, 31) });
+    const forecast = flower({ ...base, today, ahead: warm(today + 1, 10) });
+    expect(measured.mid).toBeLessThan(usual.mid - 4);
+    expect(forecast.mid).toBeLessThan(usual.mid);
+    expect(measured.high - measured.low).toBeLessThan(usual.high - usual.low);
+  });
+
+  test('an ending that is settled is judged on its own day, and none is proposed before today', () => {
+    const base = asForecast(chosen('raked'), 'raked');
+    const today = dayOf('2027-05-10');
+    const f = forecastCover({ ...base, today, settled: { method: 'sheet', startDay: today + 5 } });
+    expect(f.settled!.windowDays).toEqual([today + 5, today + 5]);
+    for (const e of f.endings.filter((x) => x.method !== 'winterkill'))
+      expect(e.startDay).toBeGreaterThanOrEqual(today);
+  });
+});

@@ -1,0 +1,147 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { streamOf } from '../random/stream.ts';
+import { dailyClimate, smoothYear } from '../site/daily.ts';
+import { frostRecord } from '../site/frost.ts';
+import { siteFromDaily } from '../site/observed.ts';
+import { siteFromNormals } from './normals.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromQuestions } from '../site/questions.ts';
+import { generateWeather } from '../weather/generate.ts';
+
+const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
+
+describe('site and weather', () => {
+  test('a smooth year keeps its monthly means to 0.05 °C', () => {
+    const months = [1, 2, 5, 8, 12, 16, 18, 17, 14, 9, 5, 2];
+    const year = smoothYear(months);
+    const july = year.slice(182, 213).reduce((s, t) => s + t, 0) / 31;
+    expect(Math.abs(july - 18)).toBeLessThan(0.05);
+  });
+  test.each(climates.map((c) => [c.id, c] as const))(
+    '%s gives back its coldest night to 1 °C',
+    (_, pattern) => {
+      const site = siteFromPattern(pattern);
+      expect(
+        Math.abs(frostRecord(dailyClimate(site), 120, 99).coldestNight_c - pattern.coldestNight_c),
+      ).toBeLessThan(1);
+    },
+  );
+  test('four questions give back their frost dates within 2 days and coldest night within 1 °C, north and south, in hard frost and hardly any', () => {
+    for (const q of [
+      {
+        latitude_deg: 54,
+        lastFrost_doy: 120,
+        firstFrost_doy: 290,
+        coldestNight_c: -8,
+        summerAfternoon_c: 20,
+      },
+      {
+        latitude_deg: -38,
+        lastFrost_doy: 270,
+        firstFrost_doy: 140,
+        coldestNight_c: -3,
+        summerAfternoon_c: 27,
+      },
+      {
+        latitude_deg: 37,
+        lastFrost_doy: 45,
+        firstFrost_doy: 340,
+        coldestNight_c: -2,
+        summerAfternoon_c: 30,
+      },
+    ]) {
+      const fit = siteFromQuestions(q, climates);
+      if (!fit.ok) throw new Error(fit.failure.code);
+      const { gaveBack } = fit.value;
+      expect(Math.abs(gaveBack.lastFrost_doy! - q.lastFrost_doy)).toBeLessThanOrEqual(2);
+      expect(Math.abs(gaveBack.firstFrost_doy! - q.firstFrost_doy)).toBeLessThanOrEqual(2);
+      expect(Math.abs(gaveBack.coldestNight_c - q.coldestNight_c)).toBeLessThan(1);
+    }
+  });
+  test('frost dates of the other hemisphere are refused with a reason', () => {
+    const fit = siteFromQuestions(
+      {
+        latitude_deg: -38,
+        lastFrost_doy: 120,
+        firstFrost_doy: 290,
+        coldestNight_c: -3,
+        summerAfternoon_c: 27,
+      },
+      climates,
+    );
+    expect(fit).toMatchObject({ ok: false, failure: { code: 'frost-order' } });
+  });
+  test('the same seed gives the same weather to the last bit, and generated rain keeps its yearly total within a tenth', () => {
+    const climate = dailyClimate(maritime);
+    const a = generateWeather(climate, 20000, 365 * 40, streamOf(5));
+    expect(a).toEqual(generateWeather(climate, 20000, 365 * 40, streamOf(5)));
+    const perYear = a.rain_mm.reduce((s, r) => s + r, 0) / 40;
+    const wanted = maritime.rain_mm.reduce((s, r) => s + r, 0);
+    expect(Math.abs(perYear / wanted - 1)).toBeLessThan(0.1);
+  });
+  test('a station record is fitted with gaps reported, and swapped columns are named', () => {
+    const w = generateWeather(dailyClimate(maritime), dayOf('2020-01-01'), 1200, streamOf(3));
+    const days = Array.from({ length: 1200 }, (_, i) => ({
+      day: w.fromDay + i,
+      tmin_c: w.tmin_c[i]!,
+      tmax_c: w.tmax_c[i]!,
+      rain_mm: w.rain_mm[i]!,
+    }));
+    const fit = siteFromDaily(
+      51,
+      days.filter((_, i) => i < 500 || i > 519),
+      false,
+    );
+    if (!fit.ok) throw new Error(fit.failure.code);
+    expect(fit.value.report).toMatchObject({ gaps: 20, longestGap_d: 20 });
+    expect(Math.abs(fit.value.site.tmax_c[6]! - maritime.tmax_c[6]!)).toBeLessThan(2);
+    const swapped = siteFromDaily(
+      51,
+      days.map((d) => ({ ...d, tmin_c: d.tmax_c, tmax_c: d.tmin_c })),
+      false,
+    );
+    expect(swapped).toMatchObject({ ok: false, failure: { code: 'weather-swapped' } });
+  });
+  test('a season goes on from measured days, then the forecast, less sure day by day, then as any year might', () => {
+    const climate = dailyClimate(maritime);
+    const from = dayOf('2027-04-01');
+    const known = new Map(
+      Array.from({ length: 20 }, (_, i) => [
+        from + i,
+        { day: from + i, tmin_c: 12, tmax_c: 20, rain_mm: 0, lead_d: i >= 10 ? i - 9 : undefined },
+      ]),
+    );
+    const years = Array.from({ length: 200 }, (_, y) =>
+      generateWeather(climate, from, 60, streamOf(y), known),
+    );
+    const sd = (i: number) => {
+      const v = years.map((w) => w.tmax_c[i]!);
+      const mean = v.reduce((s, x) => s + x, 0) / v.length;
+      return Math.sqrt(v.reduce((s, x) => s + (x - mean) ** 2, 0) / v.length);
+    };
+    expect(sd(5)).toBe(0);
+    expect(sd(10)).toBeGreaterThan(0.7);
+    expect(sd(19)).toBeGreaterThan(sd(10) * 2);
+    // The day after a warm forecast is still warm; a month on it is forgotten.
+    const mean = (i: number) => years.reduce((s, w) => s + w.tmax_c[i]!, 0) / 200;
+    expect(mean(20)).toBeGreaterThan(climate.tmax_c[110]! + 1);
+    expect(Math.abs(mean(55) - climate.tmax_c[145]!)).toBeLessThan(1);
+  });
+  test('typed monthly normals come back from generated years, and swapped or missing months are named', () => {
+    const { tmax_c, tmin_c, rain_mm } = climates.find((c) => c.id === 'humid-continental')!;
+    const normals = { latitude_deg: 43, coastal: false, tmax_c, tmin_c, rain_mm, coldestNight_c: -24 };
+    const fit = siteFromNormals(normals);
+    if (!fit.ok) throw new Error(fit.failure.code);
+    const w = generateWeather(dailyClimate(fit.value), dayOf('2001-01-01'), 365 * 60, streamOf(8));
+    const mean = w.tmax_c.reduce((s, t) => s + t, 0) / w.tmax_c.length;
+    expect(Math.abs(mean - tmax_c.reduce((s, t) => s + t, 0) / 12)).toBeLessThan(0.4);
+    expect(siteFromNormals({ ...normals, tmax_c: tmin_c, tmin_c: tmax_c })).toMatchObject({
+      failure: { code: 'normals-swapped' },
+    });
+    expect(siteFromNormals({ ...normals, rain_mm: rain_mm.slice(1) })).toMatchObject({
+      failure: { code: 'normals-missing', facts: { month: 12 } },
+    });
+  });
+});

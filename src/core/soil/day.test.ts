@@ -1,0 +1,58 @@
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { nitrogenDay, startSoil, waterDay } from './day.ts';
+import { AVAILABLE_WATER_MM, SEED_ZONE_MM } from './soil.ts';
+
+const sky = (rain: number, et0: number) => ({ rain_mm: Float64Array.of(rain), et0_mm: Float64Array.of(et0) });
+const loam = { texture: 'loam', fertility: 'fair' } as const;
+
+test('what comes in is used, drained or kept, whatever the weather', () => {
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.record({
+          rain: fc.double({ min: 0, max: 80, noNaN: true }),
+          et0: fc.double({ min: 0, max: 9, noNaN: true }),
+          fi: fc.double({ min: 0, max: 1, noNaN: true }),
+        }),
+        { minLength: 1, maxLength: 60 },
+      ),
+      (days) => {
+        const st = startSoil(loam);
+        const start = st.root_mm;
+        for (const d of days) {
+          st.intercepted = d.fi;
+          waterDay(st, sky(d.rain, d.et0), 0);
+          expect(st.root_mm).toBeGreaterThanOrEqual(-1e-9);
+          expect(st.root_mm).toBeLessThanOrEqual(AVAILABLE_WATER_MM.loam + 1e-9);
+          expect(st.seedZone_mm).toBeGreaterThanOrEqual(0);
+          expect(st.seedZone_mm).toBeLessThanOrEqual(SEED_ZONE_MM);
+        }
+        expect(start + st.rain_mm - st.used_mm - st.drained_mm).toBeCloseTo(st.root_mm, 6);
+      },
+    ),
+  );
+});
+test('a bare seed bed dries in a hot week and is moister at dawn where the ground below is wet', () => {
+  const after = (root: number) => {
+    const st = startSoil(loam);
+    st.root_mm = root;
+    for (let d = 0; d < 6; d++) waterDay(st, sky(0, 5), 0);
+    return st.seedZone_mm;
+  };
+  expect(after(110)).toBeLessThan(SEED_ZONE_MM * 0.6);
+  expect(after(110)).toBeGreaterThan(after(25));
+});
+test('drainage carries nitrogen off, none drains none; rich ground frees more; frozen ground frees none', () => {
+  const st = startSoil(loam);
+  const before = st.mineral_g_m2;
+  st.drainedToday_mm = 220;
+  nitrogenDay(st, loam, Float64Array.of(0), 0);
+  expect(st.mineral_g_m2).toBeCloseTo(before * Math.exp(-1), 6);
+  const freed = (fertility: 'lean' | 'rich') => {
+    const s = startSoil({ texture: 'loam', fertility });
+    nitrogenDay(s, { texture: 'loam', fertility }, Float64Array.of(1), 0);
+    return s.mineralised_g_m2;
+  };
+  expect(freed('rich')).toBeGreaterThan(freed('lean') * 3);
+});

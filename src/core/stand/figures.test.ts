@@ -1,0 +1,115 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { findWay, species } from '../../catalogue/catalogue.ts';
+import { hardenDay, lethal50_c, plantTemperature_c, survival } from './cold.ts';
+import { moistureRate, moistureShare, temperatureShare, wayShare } from './emergence.ts';
+import { coverOf, criticalShare, heightOf, leafShare, ownNitrogenPct, winterLoss } from './leaf.ts';
+import { crowdingOf } from './plant.ts';
+import { laterBy, sameShape } from './species.ts';
+import { stageNumber } from './stage.ts';
+
+const of = (id: string) => species.find((s) => s.id === id)!;
+const rye = of('cereal-rye');
+const vetch = of('hairy-vetch');
+
+describe('leaf and nitrogen', () => {
+  test('4 t/ha of a C3 stand needs 3.08 % nitrogen (Lemaire and Gastal 1997)', () => {
+    expect(4.8 * criticalShare(400)).toBeCloseTo(3.08, 2);
+    expect(criticalShare(60)).toBe(1);
+  });
+  test('a grass wants less nitrogen the heavier the stand, a legume keeps its own course', () => {
+    const at = (sp: typeof rye, g: number) => ownNitrogenPct(sp, 1.2, criticalShare(Math.max(100, g)));
+    expect(at(rye, 800)).toBeLessThan(at(rye, 200));
+    expect(at(vetch, 800)).toBe(at(vetch, 200));
+  });
+  test('a night of -10 °C takes 0.7 % of grass leaf and 2 % of broad leaf, half of it under snow, nothing at -4 °C', () => {
+    expect(winterLoss(rye, -10, 0)).toBeCloseTo(0.007, 4);
+    expect(winterLoss(vetch, -10, 0)).toBeCloseTo(0.02, 4);
+    expect(winterLoss(vetch, -10, 10)).toBeCloseTo(0.01, 4);
+    expect(winterLoss(vetch, -4, 0)).toBe(0);
+  });
+  test('leaf share falls with stage for every kind and height rises', () => {
+    for (const s of species)
+      for (let k = 1; k < 4.8; k += 0.2) {
+        expect(leafShare(s, k + 0.2)).toBeLessThanOrEqual(leafShare(s, k) + 1e-9);
+        expect(heightOf(s, k + 0.2, 300)).toBeGreaterThanOrEqual(heightOf(s, k, 300) - 0.02);
+      }
+  });
+  test('flat leaves cover more ground than upright ones of the same area', () => {
+    expect(coverOf(vetch, 2)).toBeGreaterThan(coverOf(rye, 2));
+  });
+});
+
+describe('emergence', () => {
+  test('moisture marks: whole speed at half full, half at 0.3, none under 0.15; a dry week keeps about a fifth', () => {
+    expect([0.5, 0.3, 0.15].map(moistureRate)).toEqual([1, 0.5, 0]);
+    expect(moistureShare(0)).toBeCloseTo(0.15, 6);
+    expect(moistureShare(1)).toBeCloseTo(1, 6);
+  });
+  test('temperature marks of vetch: 0.6 at its least soil warmth, 1 four degrees above, none four below', () => {
+    const low = vetch.thermal.germMin_c;
+    expect(temperatureShare(vetch, low)).toBeCloseTo(0.6, 6);
+    expect(temperatureShare(vetch, low + 4)).toBeCloseTo(1, 6);
+    expect(temperatureShare(vetch, low - 4)).toBe(0);
+  });
+  test('no way brings more up than a furrow, and seed left on top pays by how well it takes there', () => {
+    for (const s of species) {
+      const furrow = wayShare(s, findWay('furrow')!);
+      for (const id of ['raked', 'surface', 'standing-crop', 'cut-over', 'frost-sown', 'self-sown'])
+        expect(wayShare(s, findWay(id)!)).toBeLessThanOrEqual(furrow);
+    }
+    expect(wayShare(of('white-clover'), findWay('surface')!)).toBeGreaterThan(
+      wayShare(of('fava-bean'), findWay('surface')!),
+    );
+  });
+  test('a stand of the recommended seed counts as full, half as many plants as less, none as none', () => {
+    const m = [{ species: rye, share: 1 }];
+    const full = ((rye.seed.rateBroadcastLow_g_m2 / rye.seed.thousandSeed_g) * 600) / 1;
+    expect(crowdingOf(m, [full])).toBeCloseTo(1, 6);
+    expect(crowdingOf(m, [full / 2])).toBeLessThan(1);
+    expect(crowdingOf(m, [0])).toBe(0);
+  });
+});
+
+describe('cold', () => {
+  test('four weeks at 5 °C harden about whole, a warm week takes it back', () => {
+    let h = 0;
+    for (let d = 0; d < 26; d++) h = hardenDay(h, 5);
+    expect(h).toBeCloseTo(1, 6);
+    for (let d = 0; d < 7; d++) h = hardenDay(h, 16);
+    expect(h).toBe(0);
+  });
+  test('hardened rye lives half at -29 °C at the crown; once stems shoot it is tender again', () => {
+    expect(lethal50_c(rye, 1, 0, 600)).toBeCloseTo(rye.cold.hardened_c, 6);
+    expect(lethal50_c(rye, 1, rye.stages.bud_cd, 600)).toBe(rye.cold.tender_c);
+    expect(survival(0)).toBe(0.5);
+  });
+  test('snow and soil keep crowns warmer than air; exposed tops get one degree', () => {
+    expect(plantTemperature_c(rye, -8, 0)).toBe(-4);
+    expect(plantTemperature_c(rye, -8, 8)).toBe(-2);
+    expect(plantTemperature_c(of('white-mustard'), -8, 0)).toBe(-7);
+  });
+  test('colder never kills less', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -20, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        (m, less) => survival(m - less) <= survival(m),
+      ),
+    );
+  });
+});
+
+describe('species', () => {
+  test('a later cultivar reaches each stage later by its degree-days and nothing else changes', () => {
+    const late = laterBy(rye, 90);
+    expect(stageNumber(late, rye.stages.flower_cd + 90)).toBeCloseTo(3, 9);
+    expect({ ...late, stages: rye.stages }).toEqual(rye);
+  });
+  test('a species of fixed shape has the same figures, and is made once', () => {
+    for (const s of species) {
+      expect(s).toMatchObject(JSON.parse(JSON.stringify(sameShape(s))) as object);
+      expect(sameShape(s)).toBe(sameShape(s));
+    }
+  });
+});

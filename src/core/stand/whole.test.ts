@@ -1,0 +1,120 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { climates, findWay, membersOf, mixes, sowingWays, species } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { viableRate_g_m2 } from '../seed/rate.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { lightLeft } from './leaf.ts';
+import { makeCourse } from './course.ts';
+import { type Ensemble, makeEnsemble } from './ensemble.ts';
+import { growStand } from './grow.ts';
+
+const DAYS = 300;
+const sites = climates.map((c) => siteFromPattern(c));
+const MONTHS = ['01-10', '03-10', '05-10', '07-10', '09-10', '11-10'];
+
+function grow(
+  ensemble: Ensemble,
+  parts: { speciesId: string; share: number }[],
+  sownAt = 2,
+  wayId = 'raked',
+) {
+  const members = membersOf(parts);
+  const way = findWay(wayId)!;
+  return growStand(
+    {
+      members,
+      seed_g_m2: viableRate_g_m2(members, way.rateFactor),
+      way,
+      soil: { texture: 'loam', fertility: 'fair' },
+      sownAt,
+      watered: true,
+      irrigated: sownAt % 2 === 0,
+      canopy: sownAt % 3 === 0 ? { until: sownAt + 30, lightThrough: 0.3 } : undefined,
+    },
+    ensemble.seasons[0]!,
+    ensemble.variations[0]!,
+    makeCourse(DAYS, members),
+  );
+}
+
+describe('whole', () => {
+  test.each(MONTHS)(
+    'sown on %s in any climate pattern, no figure of any species is NaN or negative, and shares stay shares',
+    (md) => {
+      for (const site of sites) {
+        const ensemble = makeEnsemble(site, dayOf(`2026-${md}`), DAYS, 1, 3);
+        for (const s of species) {
+          const c = grow(ensemble, [{ speciesId: s.id, share: 1 }]);
+          for (const row of [c.dm_g_m2, c.n_g_m2, c.cover, c.stage, c.height_m, c.alive])
+            for (const v of row) if (!(v >= 0)) throw new Error(`${s.id} ${md}: ${v}`);
+          for (let d = 0; d < DAYS; d++) if (c.cover[d]! > 1 || c.alive[d]! > 1) throw new Error(s.id);
+        }
+      }
+    },
+  );
+
+  test('water, soil nitrogen and dry matter balances close for any mix, way, sowing day and year', () => {
+    const ensembles = sites.map((site, i) => makeEnsemble(site, dayOf('2026-08-20'), DAYS, 3, i));
+    fc.assert(
+      fc.property(
+        fc.nat(sites.length - 1),
+        fc.nat(mixes.length - 1),
+        fc.nat(60),
+        fc.constantFrom(...sowingWays.map((w) => w.id)),
+        (site, mix, sownAt, way) => {
+          const c = grow(ensembles[site]!, mixes[mix]!.members, sownAt, way);
+          const { water: w, soilNitrogen: n } = c;
+          expect(w.start_mm + w.rain_mm + w.watered_mm - w.used_mm - w.drained_mm).toBeCloseTo(w.end_mm, 6);
+          expect(n.start_g_m2 + n.mineralised_g_m2 - n.taken_g_m2 - n.leached_g_m2).toBeCloseTo(
+            n.end_g_m2,
+            6,
+          );
+          let standing = 0;
+          for (let s = 0; s < c.members; s++) standing += c.dm_g_m2[(DAYS - 1) * c.members + s]!;
+          expect(c.dmSown_g_m2 + c.dmMade_g_m2 - c.dmLost_g_m2).toBeCloseTo(standing, 2);
+        },
+      ),
+      { numRuns: 60, seed: 11 },
+    );
+  });
+
+  test('a course written over by the next plan is the same to the last bit as a fresh one', () => {
+    const ensemble = makeEnsemble(sites[0]!, dayOf('2026-09-01'), DAYS, 1, 9);
+    const members = membersOf(mixes[0]!.members);
+    const kept = makeCourse(DAYS, members);
+    const input = {
+      members,
+      seed_g_m2: viableRate_g_m2(members, 1),
+      way: findWay('raked')!,
+      soil: { texture: 'clay', fertility: 'rich' } as const,
+      sownAt: 4,
+      watered: false,
+    };
+    const once = growStand(input, ensemble.seasons[0]!, ensemble.variations[0]!, makeCourse(DAYS, members));
+    growStand({ ...input, sownAt: 40 }, ensemble.seasons[0]!, ensemble.variations[0]!, kept);
+    expect(growStand(input, ensemble.seasons[0]!, ensemble.variations[0]!, kept)).toEqual(once);
+  });
+
+  test('the table of light left follows exp(-x) within a hundred-thousandth', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 11.9, noNaN: true }),
+        (x) => Math.abs(lightLeft(x) - Math.exp(-x)) < 1e-5,
+      ),
+    );
+  });
+
+  test('under a crop a stand stays lighter than in the open, and frost-sown clover comes up where large seed fails', () => {
+    const ensemble = makeEnsemble(sites[0]!, dayOf('2026-07-20'), DAYS, 1, 5);
+    const shaded = grow(ensemble, [{ speciesId: 'crimson-clover', share: 1 }], 3);
+    const open = grow(ensemble, [{ speciesId: 'crimson-clover', share: 1 }], 4);
+    expect(shaded.dm_g_m2[60]!).toBeLessThan(open.dm_g_m2[60]! * 0.8);
+    const winter = makeEnsemble(sites[0]!, dayOf('2027-02-10'), DAYS, 1, 5);
+    const plants = (id: string) =>
+      grow(winter, [{ speciesId: id, share: 1 }], 1, 'frost-sown').plants_m2[0]! /
+      grow(winter, [{ speciesId: id, share: 1 }], 1, 'raked').plants_m2[0]!;
+    expect(plants('red-clover')).toBeGreaterThan(0.4);
+    expect(plants('winter-field-pea')).toBeLessThan(0.15);
+  });
+});

@@ -1,0 +1,207 @@
+import { type Handling } from '../residue/wait.ts';
+import { type Species } from '../stand/species.ts';
+import {
+  crimpKills,
+  cutKills,
+  digKills,
+  flameKills,
+  grazeKills,
+  henKills,
+  mowKills,
+  pigKills,
+  pullKills,
+  SECOND_PASS_KEEPS,
+  smotherKills,
+} from './kill.ts';
+
+/** What is done in one pass over the bed. A method is a sequence of these. */
+export const PASS_KINDS = [
+  'cut',
+  'mow',
+  'flail',
+  'crimp',
+  'flatten',
+  'lay-sheet',
+  'lay-cardboard',
+  'lay-film',
+  'lift-sheet',
+  'flame',
+  'hens',
+  'pigs',
+  'graze',
+  'dig',
+  'bury',
+  'compost-over',
+  'pull',
+  'check',
+  'check-heat',
+  'check-seed',
+] as const;
+export type PassKind = (typeof PASS_KINDS)[number];
+
+/** A way to end a cover: its passes with days from the first one; null waits for the stand to be dead. */
+export interface Method {
+  id: string;
+  passes: { kind: PassKind; after_d: number | null }[];
+}
+
+/** A method with what it costs here, what keeps it from being used, and the house rule for sheets. */
+export interface MethodHere extends Method {
+  minutesPer100m2: number;
+  missing: string[];
+  /** Longest time a sheet may lie, days. */
+  sheetCap_d?: number;
+}
+
+/** What waits for the weather instead of a hand. */
+export type Waits = 'frost' | 'heat' | 'seed' | null;
+export type Covering = 'sheet' | 'cardboard' | 'film' | null;
+
+/** A method taken apart once, so that thousands of trials need not do it again. */
+export interface MethodParts {
+  waits: Waits;
+  covering: Covering;
+  /** Passes that kill, in order. */
+  kills: { kind: PassKind; after_d: number }[];
+  /** The stand is down before a sheet goes on. */
+  loweredFirst: boolean;
+  handling: Handling;
+  /** Share of the residue that stays on the bed. */
+  stays: number;
+  /** How much faster than whole stems it rots. */
+  decayTimes: number;
+  /** Plant-available nitrogen that animals bring from their feed, g/m2. */
+  manure_g_m2: number;
+  /** Days after the last pass until death shows. */
+  shows_d: number;
+  cap_d: number;
+}
+
+/** Days from a pass until a killed stand is seen to be dead (practice). */
+const SHOWS_D: Partial<Record<PassKind, number>> = {
+  cut: 4,
+  mow: 4,
+  flail: 4,
+  crimp: 8,
+  flame: 4,
+  hens: 3,
+  pigs: 3,
+  graze: 5,
+  dig: 2,
+  bury: 2,
+  'compost-over': 14,
+  pull: 0,
+};
+const COVERING: Partial<Record<PassKind, Covering>> = {
+  'lay-sheet': 'sheet',
+  'lay-cardboard': 'cardboard',
+  'lay-film': 'film',
+};
+const WAITS: Partial<Record<PassKind, Waits>> = {
+  check: 'frost',
+  'check-heat': 'heat',
+  'check-seed': 'seed',
+};
+const LOWERS = new Set<PassKind>(['cut', 'mow', 'flail', 'crimp']);
+/** Shares of the tops that animals or hands take away: hens eat and scratch in about half, ruminants leave two fifths. */
+const STAYS: Partial<Record<PassKind, number>> = { hens: 0.5, pigs: 0.4, graze: 0.4, pull: 0 };
+/** Useful nitrogen from feed: 7 hen-days a square metre at 1.6 g, part in the pen, part lost (about 4); pigs about 5; grazers bring none. */
+const MANURE: Partial<Record<PassKind, number>> = { hens: 4, pigs: 5 };
+/** Flailed pieces rot this much faster than whole stems (1.3-1.6). */
+const SHREDDED_TIMES = 1.45;
+
+export function takeApart(method: Method & { sheetCap_d?: number }): MethodParts {
+  const kinds = method.passes.map((p) => p.kind);
+  const covering = kinds.map((k) => COVERING[k]).find((c) => c) ?? null;
+  const waits = kinds.map((k) => WAITS[k]).find((w) => w) ?? null;
+  const kills = method.passes.flatMap((p) =>
+    p.after_d !== null && SHOWS_D[p.kind] !== undefined ? [{ kind: p.kind, after_d: p.after_d }] : [],
+  );
+  const last = kills.at(-1);
+  return {
+    waits,
+    covering,
+    kills,
+    loweredFirst: kinds.some((k) => LOWERS.has(k)),
+    handling: handlingOf(kinds, covering, waits),
+    stays: Math.min(1, ...kinds.map((k) => STAYS[k] ?? 1)),
+    decayTimes: kinds.includes('flail') ? SHREDDED_TIMES : 1,
+    manure_g_m2: Math.max(0, ...kinds.map((k) => MANURE[k] ?? 0)),
+    shows_d: last ? last.after_d + SHOWS_D[last.kind]! : 0,
+    cap_d: method.sheetCap_d ?? Infinity,
+  };
+}
+
+function handlingOf(kinds: PassKind[], covering: Covering, waits: Waits): Handling {
+  if (waits === 'frost') return 'winterkilled';
+  if (covering) return 'sheet';
+  if (kinds.includes('dig') || kinds.includes('bury')) return 'buried';
+  if (kinds.includes('compost-over')) return 'compost';
+  if (kinds.includes('pull')) return 'removed';
+  if (kinds.some((k) => k === 'hens' || k === 'pigs' || k === 'graze')) return 'animals';
+  return 'surface';
+}
+
+/** Share of standing plants that one pass kills at this stage and weight of stand. */
+export function passKills(kind: PassKind, sp: Species, stage: number, dm_g_m2: number): number {
+  switch (kind) {
+    case 'cut':
+      return cutKills(sp, stage);
+    case 'mow':
+    case 'flail':
+      return mowKills(sp, stage);
+    case 'crimp':
+      return crimpKills(sp, stage);
+    case 'flame':
+      return flameKills(sp, stage, dm_g_m2);
+    case 'hens':
+      return henKills(sp, stage, dm_g_m2);
+    case 'pigs':
+      return pigKills(sp);
+    case 'graze':
+      return grazeKills(sp, stage);
+    case 'dig':
+    case 'bury':
+      return digKills(sp);
+    case 'compost-over':
+      return smotherKills(sp);
+    case 'pull':
+      return pullKills(sp);
+    default:
+      return 0;
+  }
+}
+
+/** Days after which a second pass meets weakened plants rather than a bruised stand: sooner than this it is one and the same blow. */
+const TELLING_GAP_D = 3;
+const WEAKENED_TIMES = 1.2;
+/** Kinds that sprout from crowns for ever lose little to being cut again. */
+const NEVER_KEEPS = 0.75;
+
+/** Share of plants that a sequence of passes leaves alive, begun at this stage. */
+export function leftAlive(
+  kills: MethodParts['kills'],
+  sp: Species,
+  stage: number,
+  dm_g_m2: number,
+  killOdds: number,
+): number {
+  let left = 1;
+  let before = -TELLING_GAP_D;
+  for (let k = 0; k < kills.length; k++) {
+    const { kind, after_d } = kills[k]!;
+    const kill = lucky(passKills(kind, sp, stage, dm_g_m2), killOdds);
+    if (k === 0) left = 1 - kill;
+    else if (after_d - before < TELLING_GAP_D) left = Math.min(left, 1 - kill);
+    else {
+      // Survivors of a blow that told are weaker: the next leaves two fifths of them. One that hardly told weakens nothing.
+      const most = 1 - (sp.ending.chopStage === 'never' && kind !== 'dig' ? NEVER_KEEPS : SECOND_PASS_KEEPS);
+      left *= 1 - Math.max(kill, Math.min(most, kill * WEAKENED_TIMES));
+    }
+    before = after_d;
+  }
+  return left;
+}
+
+/** A share with its odds multiplied, so that it stays a share. */
+const lucky = (share: number, odds: number): number => (share * odds) / (1 - share + share * odds);

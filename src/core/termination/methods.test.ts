@@ -1,0 +1,110 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, crops, findWay, membersOf, methods, mixes, species } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { answerEndings } from '../plan/endings.ts';
+import { growPlan } from '../plan/grown.ts';
+import { viableRate_g_m2 } from '../seed/rate.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { makeEnsemble } from '../stand/ensemble.ts';
+import { leftAlive, type MethodHere, takeApart } from './method.ts';
+
+const all: MethodHere[] = methods.map((m) => ({ ...m, minutesPer100m2: 60, missing: [] }));
+const by = (id: string) => all.find((m) => m.id === id)!;
+const sp = (id: string) => species.find((s) => s.id === id)!;
+const left = (method: string, kind: string, stage: number) =>
+  leftAlive(takeApart(by(method)).kills, sp(kind), stage, 300, 1);
+
+const site = (id: string) => siteFromPattern(climates.find((c) => c.id === id)!);
+const next = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };
+function endings(
+  climate: string,
+  parts: { speciesId: string; share: number }[],
+  sow: string,
+  plantAt: number,
+) {
+  const members = membersOf(parts);
+  const way = findWay('raked')!;
+  const grown = growPlan(
+    {
+      members,
+      seed_g_m2: viableRate_g_m2(members, 1),
+      way,
+      soil: { texture: 'loam', fertility: 'fair' },
+      watered: true,
+      sownAt: 0,
+      plantAt,
+      next,
+    },
+    makeEnsemble(site(climate), dayOf(sow), plantAt + 60, 30, 5),
+  );
+  return new Map(answerEndings(grown, all).map((e) => [e.method, e]));
+}
+
+describe('methods', () => {
+  test('every method on a third of the mixes gives odds between 0 and 1 and no NaN', () => {
+    for (const mix of mixes.filter((_, i) => i % 3 === 0))
+      for (const e of endings('cool-maritime', mix.members, '2026-09-08', 250).values()) {
+        for (const odds of Object.values(e.odds)) expect(odds >= 0 && odds <= 1).toBe(true);
+        for (const v of [e.nitrogen_g_m2.mid, e.residue_g_m2.mid, e.surviving, e.carbonToNitrogen])
+          expect(Number.isNaN(v)).toBe(false);
+        expect(e.surviving).toBeLessThanOrEqual(1 + 1e-9);
+      }
+  });
+  test('a second pass after one that told leaves two fifths; after one that did not it weakens nothing', () => {
+    expect(left('cut-twice', 'cereal-rye', 3) / left('cut', 'cereal-rye', 3)).toBeLessThanOrEqual(0.41);
+    expect(left('crimp', 'hairy-vetch', 1.2)).toBeGreaterThan(0.7);
+  });
+  test('mowing leaves more rye alive than a cut at soil level before it flowers', () => {
+    expect(left('mow', 'cereal-rye', 2)).toBeGreaterThan(left('cut', 'cereal-rye', 2) + 0.1);
+  });
+  test('crimped first, a tall stand needs less time under the sheet than trodden flat', () => {
+    const e = endings('cool-maritime', [{ speciesId: 'cereal-rye', share: 1 }], '2026-09-08', 280);
+    expect(e.get('crimp-sheet')!.odds.inTime).toBeGreaterThanOrEqual(e.get('sheet')!.odds.inTime);
+    expect(e.get('cardboard')!.odds.inTime).toBeLessThanOrEqual(e.get('crimp-sheet')!.odds.inTime);
+  });
+  test('clear film fails in a cool summer and works in a hot one', () => {
+    const cool = endings('cool-maritime', [{ speciesId: 'buckwheat', share: 1 }], '2027-03-20', 60);
+    const hot = endings('humid-subtropical', [{ speciesId: 'cowpea', share: 1 }], '2027-06-01', 90);
+    expect(cool.get('clear-film')!.odds.dead).toBeLessThan(0.5);
+    expect(hot.get('clear-film')!.odds.dead).toBeGreaterThan(0.9);
+  });
+  test('frost ends oats in a continental winter and spares rye; heat ends neither in a cool summer', () => {
+    const oats = endings('humid-continental', [{ speciesId: 'spring-oats', share: 1 }], '2026-08-20', 250);
+    const rye = endings('humid-continental', [{ speciesId: 'cereal-rye', share: 1 }], '2026-09-10', 230);
+    expect(oats.get('winterkill')!.odds.dead).toBeGreaterThan(0.9);
+    expect(rye.get('winterkill')!.odds.dead).toBeLessThan(0.1);
+    expect(oats.get('summerkill')!.odds.dead).toBeLessThan(0.1);
+  });
+  test('hens bring nitrogen and leave half of the tops; pulling leaves none', () => {
+    const e = endings('cool-maritime', [{ speciesId: 'phacelia', share: 1 }], '2027-04-10', 90);
+    expect(e.get('hens')!.residue_g_m2.mid).toBeLessThan(e.get('cut')!.residue_g_m2.mid * 0.6);
+    expect(e.get('pull')!.residue_g_m2.mid).toBe(0);
+  });
+  test('let to seed, an annual is over once ripe and a perennial never', () => {
+    const phacelia = endings('cool-maritime', [{ speciesId: 'phacelia', share: 1 }], '2027-03-20', 190);
+    const clover = endings('cool-maritime', [{ speciesId: 'white-clover', share: 1 }], '2027-03-20', 190);
+    expect(phacelia.get('let-seed')!.odds.inTime).toBeGreaterThan(0.8);
+    expect(clover.get('let-seed')!.odds.dead).toBe(0);
+  });
+  test('the house rule lifts a sheet before a cold spring has killed', () => {
+    const cold = (cap?: number) => {
+      const members = membersOf([{ speciesId: 'white-clover', share: 1 }]);
+      const grown = growPlan(
+        {
+          members,
+          seed_g_m2: [1],
+          way: findWay('raked')!,
+          soil: { texture: 'loam', fertility: 'fair' },
+          watered: true,
+          sownAt: 0,
+          plantAt: 250,
+          next,
+        },
+        makeEnsemble(site('cool-maritime'), dayOf('2026-08-10'), 300, 20, 5),
+      );
+      return answerEndings(grown, [{ ...by('sheet'), sheetCap_d: cap }])[0]!.odds.dead;
+    };
+    expect(cold()).toBeGreaterThan(0.8);
+    expect(cold(20)).toBe(0);
+  });
+});
