@@ -1,6 +1,27 @@
 import Dexie, { type Table } from 'dexie';
 import { migrations } from './migrations.ts';
-import type { Bed, Cover, Garden, LogEntry, Look, Note, Planting, WeatherYear } from './types.ts';
+import type {
+  Bed,
+  Cover,
+  Garden,
+  LogEntry,
+  Look,
+  Lot,
+  Note,
+  Planting,
+  Recipe,
+  WeatherYear,
+} from './types.ts';
+
+/** Something half typed on a garden screen. */
+export interface Draft {
+  id: string;
+  text: string;
+}
+
+const NEWEST = Math.max(...migrations.map((m) => m.version));
+/** Dexie counts ten of the browser's version numbers for each of its own. */
+const DEXIE_STEP = 10;
 
 /** The one place that speaks to the browser's database. */
 export class KilimDatabase extends Dexie {
@@ -11,13 +32,29 @@ export class KilimDatabase extends Dexie {
   looks!: Table<Look, string>;
   notes!: Table<Note, string>;
   weather!: Table<WeatherYear, string>;
+  lots!: Table<Lot, string>;
+  recipes!: Table<Recipe, string>;
+  drafts!: Table<Draft, string>;
   log!: Table<LogEntry, number>;
 
   constructor(name = 'kilim') {
-    super(name);
+    // Strict: a write that is reported done is on the disk, and outlives a flat battery.
+    super(name, { chromeTransactionDurability: 'strict' });
     for (const m of migrations) {
       const version = this.version(m.version).stores(m.stores);
       if (m.upgrade) version.upgrade(m.upgrade);
     }
+    // Dexie opens a database of a newer form than it was told of. An older Kilim must not write into what it does not know.
+    this.on(
+      'ready',
+      () => {
+        if (this.backendDB().version > NEWEST * DEXIE_STEP)
+          throw new DOMException(
+            `The garden is of form ${this.backendDB().version / DEXIE_STEP}`,
+            'VersionError',
+          );
+      },
+      true,
+    );
   }
 }

@@ -1,4 +1,5 @@
 import { type Transaction } from 'dexie';
+import { upgradeRow } from './upgrade.ts';
 
 /**
  * Numbered steps from each form of the database to the next. Append only: a published step is never edited, since somewhere a
@@ -9,6 +10,18 @@ export interface Migration {
   stores: Record<string, string>;
   upgrade?: (tx: Transaction) => Promise<void>;
 }
+
+/** Forms that changed rows. The log is emptied: its differences are of the old form and must not be put back. */
+const rowsTo = (form: number) => async (tx: Transaction) => {
+  for (const table of ['gardens', 'beds', 'covers'])
+    await tx
+      .table(table)
+      .toCollection()
+      .modify((row: Record<string, unknown>, ref: { value: unknown }) => {
+        ref.value = upgradeRow(table, row, form - 1, form);
+      });
+  await tx.table('log').clear();
+};
 
 export const migrations: Migration[] = [
   {
@@ -23,5 +36,12 @@ export const migrations: Migration[] = [
       weather: 'id, gardenId',
       log: '++seq, gardenId, [gardenId+undone]',
     },
+  },
+  { version: 2, stores: {}, upgrade: rowsTo(2) },
+  {
+    version: 3,
+    // Drafts are what is being typed: kept through a flat battery, in no file and under no undo.
+    stores: { lots: 'id, gardenId', recipes: 'id, gardenId', drafts: 'id' },
+    upgrade: rowsTo(3),
   },
 ];

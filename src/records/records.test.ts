@@ -18,6 +18,8 @@ import {
   savePlanting,
   wipeGarden,
 } from './verbs/verbs.ts';
+import { logSowing, saveWalk } from './verbs/seed.ts';
+import { type Cover } from './types.ts';
 import { redo, storageFailure, undo } from './write.ts';
 
 const file = (name: string) =>
@@ -157,10 +159,20 @@ describe('verbs', () => {
   test('each storage fault has its own name', async () => {
     const named = (name: string) => storageFailure(Object.assign(new Error('x'), { name }));
     expect(
-      [named('QuotaExceededError'), named('DatabaseClosedError'), named('VersionError'), named('Odd')].map(
-        (f) => !f.ok && f.failure.code,
+      ['QuotaExceededError', 'DatabaseClosedError', 'AbortError', 'VersionError', 'VersionChange', 'Odd'].map(
+        (n) => {
+          const f = named(n);
+          return !f.ok && f.failure.code;
+        },
       ),
-    ).toEqual(['storage-full', 'storage-closed', 'storage-blocked', 'storage-failed']);
+    ).toEqual([
+      'storage-full',
+      'storage-closed',
+      'storage-closed',
+      'storage-outdated',
+      'storage-blocked',
+      'storage-failed',
+    ]);
     const { beds } = await demo();
     db.close();
     expect(await saveBeds(hands, [beds[0]!])).toMatchObject({
@@ -184,6 +196,74 @@ describe('verbs', () => {
     expect(readGardenFile(writeGardenFile(garden!)).ok).toBe(true);
     now.close();
     await Dexie.delete('frozen-v1');
+  });
+  test('a garden file of form 2, frozen, comes forward with empty shelf, obstacles and walks', () => {
+    const read = readGardenFile(readFileSync(new URL('./fixtures/v2.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(`${read.failure.code} ${read.failure.where}`);
+    expect(read.value).toMatchObject({ lots: [], recipes: [], garden: { packs: {}, watering: null } });
+    expect(read.value.beds.every((b) => b.obstacles.length === 0 && b.surface === 'clean')).toBe(true);
+    expect(read.value.covers.every((c) => c.walk === null && c.seed.every((s) => s.lotId === null))).toBe(
+      true,
+    );
+  });
+});
+
+describe('seed', () => {
+  const sown = (cover: Cover, used_g: number): Cover => ({
+    ...cover,
+    sownOn: '2027-04-13',
+    seed: cover.seed.map((s) => ({ ...s, used_g, lotId: 'north-shore-lot-1' })),
+  });
+  const left = async () => (await db.lots.get('north-shore-lot-1'))!.left_g;
+
+  test('a sowing takes its seed from the lot, a correction only the difference, undo gives it back', async () => {
+    await demo();
+    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    expect(await logSowing(hands, sown(cover, 14), '10')).toMatchObject({ ok: true });
+    expect(await left()).toBe(46);
+    await logSowing(hands, sown(cover, 16.5), '10');
+    expect(await left()).toBe(43.5);
+    await undo(db, 'north-shore');
+    expect(await left()).toBe(46);
+    await undo(db, 'north-shore');
+    expect([await left(), (await db.covers.get(cover.id))!.sownOn]).toEqual([60, null]);
+  });
+  test('more than the lot holds is refused and nothing is touched', async () => {
+    await demo();
+    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    expect(await logSowing(hands, sown(cover, 75), '10')).toMatchObject({
+      ok: false,
+      failure: { code: 'lot-short', where: 'Blue tin', facts: { left_g: 60, used_g: 75 } },
+    });
+    expect([await left(), (await db.covers.get(cover.id))!.sownOn]).toEqual([60, null]);
+  });
+  test('each step of a sowing is a write of its own; a wiped garden leaves no half-typed text behind', async () => {
+    await demo();
+    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    const walk = {
+      prepared: ['raked clear'],
+      portionsDone: 1,
+      frame_m2: 0.04,
+      counts: [],
+      stopped: null,
+      watered_mm: 0,
+    };
+    // Both at once, as quick thumbs do: neither step overwrites the other.
+    const { prepared, portionsDone } = walk;
+    await Promise.all([
+      saveWalk(hands, cover.id, { prepared }, 'a tick'),
+      saveWalk(hands, cover.id, { portionsDone }, 'portion 1'),
+    ]);
+    await saveWalk(hands, cover.id, { counts: [{ portions: 1, seeds: 7 }] }, 'a count');
+    await undo(db, 'north-shore');
+    expect((await db.covers.get(cover.id))!.walk).toEqual(walk);
+    await db.drafts.bulkPut([
+      { id: `sown ${cover.id}`, text: '{}' },
+      { id: 'forecast north-shore', text: '{}' },
+      { id: 'count of-another-garden', text: '""' },
+    ]);
+    await wipeGarden(hands, 'north-shore');
+    expect((await db.drafts.toArray()).map((d) => d.id)).toEqual(['count of-another-garden']);
   });
 });
 

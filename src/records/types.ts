@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TROUBLES } from '../core/choose/troubles.ts';
 
 // The content security policy forbids code from text, which Zod would otherwise use for speed.
 z.config({ jitless: true });
@@ -30,6 +31,19 @@ export const soilSchema = z.object({
   fertility: z.enum(['lean', 'fair', 'rich']),
 });
 
+export const packSchema = z.object({
+  size_g: z.number().positive().max(1e6),
+  price: z.number().nonnegative(),
+});
+
+export const wateringSchema = z.object({
+  by: z.enum(['hose', 'can', 'line', 'sprinkler']),
+  flow_l_min: z.number().positive().max(2000),
+  /** Depths of the cup test that it comes from, and its minutes; none when the flow was timed with a bucket. */
+  cups_mm: z.array(z.number().nonnegative()).max(40),
+  minutes: z.number().nonnegative(),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -48,10 +62,17 @@ export const gardenSchema = z.object({
   rules: z.object({
     noFootOnBed: z.boolean(),
     noDigging: z.boolean(),
+    noPlastic: z.boolean(),
+    noAnimals: z.boolean(),
+    noFire: z.boolean(),
     sheetCap_d: z.number().int().min(10).max(400),
   }),
   /** Price of seed in the garden's currency per kilogram, by species. */
   seedPrices: z.record(z.string(), z.number().nonnegative()),
+  /** Sizes in which seed is sold to this gardener, by species. */
+  packs: z.record(z.string(), z.array(packSchema).max(12)),
+  /** How the garden is watered, as the gardener measured it; null before that. */
+  watering: wateringSchema.nullable(),
   /** A pretended date for trying things out; null is the real today. */
   seasonClock: isoDate.nullable(),
   createdAt: z.string(),
@@ -65,11 +86,30 @@ export const bedSchema = z.object({
   order: z.number(),
   width_m: z.number().positive().max(500).nullable(),
   length_m: z.number().positive().max(500).nullable(),
-  /** Area in use; for a rectangle width times length. */
+  /** Whole area; for a rectangle width times length. What stands in it is taken off when seed is weighed. */
   area_m2: z.number().positive().max(100_000),
   /** Ring of x, y in metres for beds that are not rectangles. */
   ring: z.array(z.tuple([z.number(), z.number()])).nullable(),
   soil: soilSchema,
+  /** Raised edges that machines and rollers cannot cross. */
+  edged: z.boolean(),
+  /** Plants that stand in the bed and are to be kept. */
+  keptPlants: z.boolean(),
+  shade: z.enum(['open', 'part', 'deep']),
+  troubles: z.array(z.enum(TROUBLES)),
+  /** What is in the way of seed: posts, tubs, plants that stay. */
+  obstacles: z
+    .array(
+      z.object({
+        name: z.string().max(60),
+        width_m: z.number().positive().max(100),
+        length_m: z.number().positive().max(100).nullable(),
+        count: z.number().int().min(1).max(500),
+      }),
+    )
+    .max(40),
+  /** What is on the ground before it is made ready: seed never goes into living sod. */
+  surface: z.enum(['clean', 'weedy', 'sod']),
   note: text,
 });
 
@@ -95,6 +135,23 @@ export const seedPartSchema = z.object({
   coating: z.number().min(0).max(0.9),
   /** What was really thrown; null before sowing. */
   used_g: z.number().nonnegative().nullable(),
+  /** The lot it comes from, when it comes from the shelf. */
+  lotId: id.nullable(),
+});
+
+/** How far a sowing has come, written step by step in the garden. */
+export const walkSchema = z.object({
+  /** Steps of preparation that are ticked. */
+  prepared: z.array(z.string().max(60)).max(40),
+  portionsDone: z.number().int().min(0).max(8),
+  /** Inside area of the frame in which seeds were counted, and every count with the portions thrown by then. */
+  frame_m2: z.number().positive().max(4),
+  counts: z
+    .array(z.object({ portions: z.number().int(), seeds: z.number().int().min(0).max(100_000) }))
+    .max(60),
+  /** Share of the bed at which the bag was empty, or 1; and what was left over. Null while all goes as meant. */
+  stopped: z.object({ reached: share, left_g: z.number().nonnegative() }).nullable(),
+  watered_mm: z.number().nonnegative(),
 });
 
 export const coverSchema = z.object({
@@ -104,6 +161,21 @@ export const coverSchema = z.object({
   parts: z.array(z.object({ speciesId: z.string(), share })).min(1),
   aims: z.array(z.object({ id: z.string(), strands: z.number().int().min(1).max(3) })),
   wayId: z.string(),
+  /** Weeks past the best time of sowing, for which more seed is weighed. */
+  weeksLate: z.number().min(0).max(20),
+  /** Strips that are sown and no more (aisles, gaps between rows); null for the whole bed. */
+  strips: z
+    .object({
+      count: z.number().int().min(1).max(500),
+      width_m: z.number().positive().max(100),
+      length_m: z.number().positive().max(1000),
+    })
+    .nullable(),
+  /** Shoots or pods will be eaten or grazed: no treated seed. */
+  eaten: z.boolean(),
+  walk: walkSchema.nullable(),
+  /** Seeding rate against the usual one for this way of sowing. */
+  rateTimes: z.number().min(0.2).max(4),
   watered: z.boolean(),
   sowOn: isoDate,
   sownOn: isoDate.nullable(),
@@ -134,6 +206,44 @@ export const lookSchema = z.object({
   note: text,
 });
 
+/** Seed on the shelf. */
+export const lotSchema = z.object({
+  id,
+  gardenId: id,
+  speciesId: z.string().min(1).max(60),
+  label: z.string().max(120),
+  /** Year of harvest or purchase, as printed on the bag. */
+  year: z.number().int().min(1980).max(2200),
+  left_g: z.number().nonnegative().max(1e7),
+  treated: z.boolean(),
+  purity: share,
+  coating: z.number().min(0).max(0.9),
+  test: z
+    .object({
+      sown: z.number().int().min(1).max(1000),
+      sprouted: z.number().int().min(0).max(1000),
+      on: isoDate,
+    })
+    .nullable(),
+  /** It cost nothing: from a scheme, a neighbour, the own bed. */
+  free: z.boolean(),
+});
+
+/** A mix kept under a name: mixed by the gardener, or bought ready in packs. */
+export const recipeSchema = z.object({
+  id,
+  gardenId: id,
+  name: z.string().min(1).max(80),
+  parts: z
+    .array(z.object({ speciesId: z.string(), share }))
+    .min(1)
+    .max(12),
+  ready: z.boolean(),
+  /** For a ready mix: packs it is sold in, and the rate on its bag. */
+  packs: z.array(packSchema).max(12),
+  rate_g_m2: z.number().positive().max(200).nullable(),
+});
+
 export const noteSchema = z.object({ id, gardenId: id, bedId: id, on: isoDate, text });
 
 /** Measured weather of one calendar year: one row a day, absent days left out. */
@@ -152,6 +262,8 @@ export const schemas = {
   looks: lookSchema,
   notes: noteSchema,
   weather: weatherYearSchema,
+  lots: lotSchema,
+  recipes: recipeSchema,
 } as const;
 
 export type TableName = keyof typeof schemas;
@@ -164,6 +276,8 @@ export const OWNED = [
   'looks',
   'notes',
   'weather',
+  'lots',
+  'recipes',
 ] as const satisfies readonly TableName[];
 
 export type Garden = z.infer<typeof gardenSchema>;
@@ -173,6 +287,9 @@ export type Cover = z.infer<typeof coverSchema>;
 export type Look = z.infer<typeof lookSchema>;
 export type Note = z.infer<typeof noteSchema>;
 export type WeatherYear = z.infer<typeof weatherYearSchema>;
+export type Lot = z.infer<typeof lotSchema>;
+export type Recipe = z.infer<typeof recipeSchema>;
+export type Walk = z.infer<typeof walkSchema>;
 export type RecordOf = {
   gardens: Garden;
   beds: Bed;
@@ -181,6 +298,8 @@ export type RecordOf = {
   looks: Look;
   notes: Note;
   weather: WeatherYear;
+  lots: Lot;
+  recipes: Recipe;
 };
 export type AnyRecord = RecordOf[TableName];
 

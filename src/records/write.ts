@@ -85,12 +85,16 @@ async function turn(db: KilimDatabase, gardenId: string, undone: 0 | 1): Promise
   }
 }
 
-/** Names what the browser refused: `storage-full`, `storage-closed`, `storage-blocked` or `storage-failed` with the browser's words. */
+/**
+ * Names what the browser refused: `storage-full`, `storage-outdated` (the database is of a newer form than this page knows),
+ * `storage-closed` (shut or broken off in the middle), `storage-blocked`, or `storage-failed` with the browser's words.
+ */
 export function storageFailure(error: unknown): Result<never> {
   const names = namesOf(error);
   if (names.some((n) => n.includes('QuotaExceeded'))) return fail('storage-full');
-  if (names.some((n) => /DatabaseClosed|InvalidState/.test(n))) return fail('storage-closed');
-  if (names.some((n) => /Blocked|VersionError|VersionChange|Timeout/.test(n))) return fail('storage-blocked');
+  if (names.some((n) => /VersionError/.test(n))) return fail('storage-outdated');
+  if (names.some((n) => /DatabaseClosed|InvalidState|AbortError/.test(n))) return fail('storage-closed');
+  if (names.some((n) => /Blocked|VersionChange|Timeout/.test(n))) return fail('storage-blocked');
   return fail('storage-failed', undefined, { words: error instanceof Error ? error.message : String(error) });
 }
 

@@ -7,10 +7,13 @@ import {
   coverSchema,
   gardenSchema,
   lookSchema,
+  lotSchema,
   noteSchema,
   plantingSchema,
+  recipeSchema,
   weatherYearSchema,
 } from '../types.ts';
+import { NEWEST_FORM, upgradeRow } from '../upgrade.ts';
 import { storageFailure } from '../write.ts';
 import { type GardenContents } from '../verbs/verbs.ts';
 
@@ -18,7 +21,7 @@ import { type GardenContents } from '../verbs/verbs.ts';
  * The garden file: one JSON document, described in docs/garden-file.md. `kilim` names the format, `version` its form; readers
  * accept every version up to their own and bring older ones forward.
  */
-export const FILE_VERSION = 1;
+export const FILE_VERSION = NEWEST_FORM;
 /** A garden of sixty beds over ten years is under 3 MB; beyond this the file is not a garden. */
 const LARGEST_BYTES = 64_000_000;
 
@@ -32,6 +35,8 @@ const fileSchema = z.object({
   looks: z.array(lookSchema),
   notes: z.array(noteSchema),
   weather: z.array(weatherYearSchema),
+  lots: z.array(lotSchema),
+  recipes: z.array(recipeSchema),
 });
 
 export function writeGardenFile(contents: GardenContents): string {
@@ -57,13 +62,32 @@ export function readGardenFile(text: string): Result<GardenContents> {
   const version = (raw as { version?: unknown }).version;
   if (typeof version === 'number' && version > FILE_VERSION)
     return fail('file-newer', undefined, { version, known: FILE_VERSION });
-  const parsed = fileSchema.safeParse(raw);
+  const parsed = fileSchema.safeParse(broughtForward(raw as Record<string, unknown>));
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
     return fail('file-invalid', issue.path.join(' › '), { problem: issue.message });
   }
-  const { garden, beds, plantings, covers, looks, notes, weather } = parsed.data;
-  return linked({ garden, beds, plantings, covers, looks, notes, weather });
+  const { garden, beds, plantings, covers, looks, notes, weather, lots, recipes } = parsed.data;
+  return linked({ garden, beds, plantings, covers, looks, notes, weather, lots, recipes });
+}
+
+/** An older file in today's form; anything that is not where it belongs is left for the schema to name. */
+function broughtForward(raw: Record<string, unknown>): Record<string, unknown> {
+  const from = typeof raw.version === 'number' ? raw.version : FILE_VERSION;
+  if (from >= FILE_VERSION) return raw;
+  const isRow = (r: unknown): r is Record<string, unknown> => typeof r === 'object' && r !== null;
+  const row = (table: string, r: unknown) => (isRow(r) ? upgradeRow(table, r, from) : r);
+  const out: Record<string, unknown> = {
+    ...raw,
+    version: FILE_VERSION,
+    garden: row('gardens', raw.garden),
+    // Tables of later forms begin empty.
+    lots: raw.lots ?? [],
+    recipes: raw.recipes ?? [],
+  };
+  for (const table of OWNED)
+    if (Array.isArray(raw[table])) out[table] = (raw[table] as unknown[]).map((r) => row(table, r));
+  return out;
 }
 
 /** Every record must belong to this garden and name beds and covers that are in the file. */

@@ -133,3 +133,17 @@ export function weatherYears(gardenId: string, days: ObservedDay[]): WeatherYear
   }
   return [...years.values()];
 }
+
+/** Measured years with newer days put in: a day given again replaces what was there, years that gain nothing are left out. */
+export function mergedYears(known: WeatherYear[], gardenId: string, days: ObservedDay[]): WeatherYear[] {
+  return weatherYears(gardenId, days).map((fresh) => {
+    const old = known.find((k) => k.year === fresh.year);
+    const given = new Set(fresh.days.map((d) => d.on));
+    const kept = old?.days.filter((d) => !given.has(d.on)) ?? [];
+    return {
+      ...fresh,
+      id: old?.id ?? fresh.id,
+      days: [...kept, ...fresh.days].sort((a, b) => a.on.localeCompare(b.on)),
+    };
+  });
+}

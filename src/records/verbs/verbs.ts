@@ -23,9 +23,9 @@ export interface Hands {
   newId(): string;
 }
 
-type Done = Promise<Result<LogEntry>>;
+export type Done = Promise<Result<LogEntry>>;
 
-const meta = (hands: Hands, gardenId: string, verb: string, label: string): WriteMeta => ({
+export const meta = (hands: Hands, gardenId: string, verb: string, label: string): WriteMeta => ({
   gardenId,
   verb,
   label,
@@ -43,6 +43,14 @@ export const makeGarden = (hands: Hands, garden: Garden, weather: WeatherYear[] 
     { table: 'gardens', put: garden },
     ...weather.map((w): Wish => ({ table: 'weather', put: w })),
   ]);
+
+/** Puts measured or forecast days into the garden's weather; undo takes them out again. */
+export const saveWeather = (hands: Hands, gardenId: string, years: WeatherYear[]): Done =>
+  write(
+    hands.db,
+    meta(hands, gardenId, 'save-weather', 'days of weather'),
+    years.map((put): Wish => ({ table: 'weather', put })),
+  );
 
 export const saveBeds = (hands: Hands, beds: Bed[]): Done =>
   write(
@@ -84,6 +92,13 @@ export async function savePlanting(hands: Hands, planting: Planting, verb = 'sav
 
 /** Puts a cover on a bed, with the crops before and after it when they are new. One write. */
 export async function putCover(hands: Hands, cover: Cover, plantings: Planting[] = []): Done {
+  const wishes = await wishesFor(hands, cover, plantings);
+  if (!wishes.ok) return wishes;
+  const label = coverName(cover.parts).toLowerCase();
+  return write(hands.db, meta(hands, cover.gardenId, 'put-cover', label), wishes.value);
+}
+
+async function wishesFor(hands: Hands, cover: Cover, plantings: Planting[]): Promise<Result<Wish[]>> {
   const checked = await checkCover(hands, cover);
   if (!checked.ok) return checked;
   const others = await hands.db.plantings.where({ bedId: cover.bedId }).toArray();
@@ -95,11 +110,48 @@ export async function putCover(hands: Hands, cover: Cover, plantings: Planting[]
     );
     if (!free.ok) return free;
   }
-  return write(
-    hands.db,
-    meta(hands, cover.gardenId, 'put-cover', `${coverName(cover.parts).toLowerCase()}`),
-    [...plantings.map((put): Wish => ({ table: 'plantings', put })), { table: 'covers', put: cover }],
-  );
+  return {
+    ok: true,
+    value: [...plantings.map((put): Wish => ({ table: 'plantings', put })), { table: 'covers', put: cover }],
+  };
+}
+
+/**
+ * Moves a planned crop, and the plant-back day of the cover before it with it, in one write. Fails with `dates-out-of-order` or
+ * `crops-overlap`.
+ */
+export async function movePlanting(hands: Hands, planting: Planting): Done {
+  const order = inOrder([['planting', planting.plantedOn ?? planting.plantOn, 'clearing', planting.clearOn]]);
+  if (!order.ok) return order;
+  const others = await hands.db.plantings.where({ bedId: planting.bedId }).toArray();
+  const free = noOverlap(planting, others, cropName);
+  if (!free.ok) return free;
+  const before = await hands.db.covers.filter((c) => c.nextPlantingId === planting.id).toArray();
+  return write(hands.db, meta(hands, planting.gardenId, 'move-planting', cropName(planting).toLowerCase()), [
+    { table: 'plantings', put: planting },
+    ...before
+      .filter((c) => c.verdict !== 'dead')
+      .map((c): Wish => ({ table: 'covers', put: { ...c, plantBackOn: planting.plantOn } })),
+  ]);
+}
+
+/** What is put on one bed of a block. */
+export interface BlockPart {
+  cover: Cover;
+  plantings: Planting[];
+}
+
+/** Puts a cover on every bed of a block in one write: all of them or none. Fails as `putCover` does, for the first bed that cannot. */
+export async function putCoverOnBlock(hands: Hands, parts: BlockPart[]): Done {
+  const wishes: Wish[] = [];
+  for (const { cover, plantings } of parts) {
+    const wished = await wishesFor(hands, cover, plantings);
+    if (!wished.ok) return wished;
+    wishes.push(...wished.value);
+  }
+  const { cover } = parts[0]!;
+  const label = `${coverName(cover.parts).toLowerCase()} on ${parts.length} beds`;
+  return write(hands.db, meta(hands, cover.gardenId, 'put-cover', label), wishes);
 }
 
 export async function saveCover(hands: Hands, cover: Cover, verb: string, label: string): Done {
@@ -108,7 +160,7 @@ export async function saveCover(hands: Hands, cover: Cover, verb: string, label:
   return write(hands.db, meta(hands, cover.gardenId, verb, label), [{ table: 'covers', put: cover }]);
 }
 
-async function checkCover(hands: Hands, cover: Cover): Promise<Result<true>> {
+export async function checkCover(hands: Hands, cover: Cover): Promise<Result<true>> {
   const done = cover.passes.filter((p) => p.doneOn).map((p) => p.doneOn!);
   const order = inOrder([
     ['sowing', cover.sownOn ?? cover.sowOn, 'ending', done[0] ?? cover.passes[0]?.due ?? cover.endedOn],
@@ -167,11 +219,18 @@ export const removeNote = (hands: Hands, note: Note): Done =>
 export async function wipeGarden(hands: Hands, gardenId: string): Promise<Result<true>> {
   const { db } = hands;
   try {
-    await db.transaction('rw', [db.gardens, ...OWNED.map((t) => db.table(t)), db.log], async () => {
-      for (const t of OWNED) await db.table(t).where({ gardenId }).delete();
-      await db.gardens.delete(gardenId);
-      await db.log.where({ gardenId }).delete();
-    });
+    await db.transaction(
+      'rw',
+      [db.gardens, ...OWNED.map((t) => db.table(t)), db.log, db.drafts],
+      async () => {
+        // Drafts carry the id of their garden or cover at the end of their own.
+        const ends = [gardenId, ...(await db.covers.where({ gardenId }).primaryKeys())];
+        await db.drafts.filter((d) => ends.some((id) => d.id.endsWith(` ${id}`))).delete();
+        for (const t of OWNED) await db.table(t).where({ gardenId }).delete();
+        await db.gardens.delete(gardenId);
+        await db.log.where({ gardenId }).delete();
+      },
+    );
     return { ok: true, value: true };
   } catch (error) {
     return storageFailure(error);

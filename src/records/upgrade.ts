@@ -1,0 +1,39 @@
+/**
+ * What each form of the records added, applied alike to rows of an old database and to old garden files. Append only.
+ * Form 2: house rules on plastic, animals and fire; what is known of a bed (edges, kept plants, shade, troubles, weeds); a cover's
+ * own seeding rate against the usual.
+ * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
+ */
+type Row = Record<string, unknown>;
+
+const TO_FORM_2: Record<string, (row: Row) => Row> = {
+  gardens: (g) => ({
+    ...g,
+    rules: { noPlastic: false, noAnimals: false, noFire: false, ...(g.rules as Row) },
+  }),
+  beds: (b) => ({ edged: false, keptPlants: false, shade: 'open', troubles: [], ...b }),
+  covers: (c) => ({ rateTimes: 1, ...c }),
+};
+
+const TO_FORM_3: Record<string, (row: Row) => Row> = {
+  gardens: (g) => ({ packs: {}, watering: null, ...g }),
+  beds: (b) => ({ obstacles: [], surface: 'clean', ...b }),
+  covers: (c) => ({
+    weeksLate: 0,
+    strips: null,
+    eaten: false,
+    walk: null,
+    ...c,
+    seed: ((c.seed ?? []) as Row[]).map((s) => ({ lotId: null, ...s })),
+  }),
+};
+
+const STEPS: Record<number, Record<string, (row: Row) => Row>> = { 2: TO_FORM_2, 3: TO_FORM_3 };
+export const NEWEST_FORM = 3;
+
+/** One row of `table`, brought from form `from` to form `to`. */
+export function upgradeRow(table: string, row: Row, from: number, to = NEWEST_FORM): Row {
+  let at = row;
+  for (let form = from + 1; form <= to; form++) at = STEPS[form]?.[table]?.(at) ?? at;
+  return at;
+}
