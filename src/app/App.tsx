@@ -2,11 +2,13 @@ import { lazy, Suspense, useCallback, useEffect } from 'react';
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import { X } from 'lucide-react';
 import { type Failure } from '../core/result/result.ts';
+import { type StorageTrouble } from '../records/trouble.ts';
+import { failureWords } from '../ui/failureWords.ts';
 import { GardenRing } from '../ring/garden.tsx';
 import { ErrorFence } from './ErrorFence.tsx';
 import { Header } from './Header.tsx';
 import { openDemo } from './demo.ts';
-import { failed, messageRead, openGarden, told, useAct, useApp } from './store.ts';
+import { failed, messageRead, openGarden, told, wentWell, useAct, useApp } from './store.ts';
 
 const Welcome = lazy(() => import('../features/welcome/WelcomePage.tsx'));
 const Cloth = lazy(() => import('../features/cloth/ClothPage.tsx'));
@@ -14,19 +16,24 @@ const Ground = lazy(() => import('../features/ground/GroundPage.tsx'));
 const Bed = lazy(() => import('../features/bed/BedPage.tsx'));
 const Choose = lazy(() => import('../features/choose/ChoosePage.tsx'));
 const SeedBench = lazy(() => import('../features/seed-bench/SeedPage.tsx'));
+const Bench = lazy(() => import('../features/seed-bench/BenchPage.tsx'));
+const Cards = lazy(() => import('../features/seed-bench/CardsPage.tsx'));
+const YardPage = lazy(() => import('../features/yard/YardPage.tsx'));
 const Sow = lazy(() => import('../features/sow/SowPage.tsx'));
 const LookPage = lazy(() => import('../features/rounds/LookPage.tsx'));
 const Terminate = lazy(() => import('../features/terminate/TerminatePage.tsx'));
 const PlantBack = lazy(() => import('../features/plant-back/PlantBackPage.tsx'));
 const Notebook = lazy(() => import('../features/notebook/NotebookPage.tsx'));
 const Covers = lazy(() => import('../features/covers/CoversPage.tsx'));
+const CoverPage = lazy(() => import('../features/covers/CoverPage.tsx'));
 const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
 
 export function App() {
   const act = useAct();
   const navigate = useNavigate();
-  const { gardenId, message } = useApp((s) => s.session);
+  const { gardenId, sought, message, trouble } = useApp((s) => s.session);
   const tell = useCallback((f: Failure) => act(failed(f)), [act]);
+  const well = useCallback(() => act(wentWell()), [act]);
   const say = useCallback((text: string) => act(told(text)), [act]);
   const opened = (id: string) => {
     act(openGarden(id));
@@ -40,6 +47,7 @@ export function App() {
       <a href="#main" className="sr-only focus:not-sr-only">
         To the main part
       </a>
+      {trouble && <StorageNotice trouble={trouble} />}
       <ErrorFence>
         <Suspense fallback={<p className="text-bark p-6">One moment…</p>}>
           <Routes>
@@ -49,7 +57,7 @@ export function App() {
               path="*"
               element={
                 gardenId ? (
-                  <GardenRing gardenId={gardenId} tell={tell} missing={welcome}>
+                  <GardenRing gardenId={gardenId} tell={tell} wentWell={well} missing={welcome}>
                     <Header say={say} />
                     <Routes>
                       <Route path="/" element={<Cloth />} />
@@ -61,8 +69,13 @@ export function App() {
                       <Route path="/cover/:coverId/look" element={<LookPage />} />
                       <Route path="/cover/:coverId/terminate" element={<Terminate />} />
                       <Route path="/cover/:coverId/plant" element={<PlantBack />} />
+                      <Route path="/bench" element={<Bench />} />
+                      <Route path="/bench/:part" element={<Bench />} />
+                      <Route path="/bench-cards" element={<Cards />} />
+                      <Route path="/yard" element={<YardPage />} />
                       <Route path="/notebook" element={<Notebook />} />
                       <Route path="/covers" element={<Covers />} />
+                      <Route path="/covers/:id" element={<CoverPage />} />
                       <Route
                         path="/keep"
                         element={
@@ -72,6 +85,8 @@ export function App() {
                       <Route path="*" element={<Navigate to="/" replace />} />
                     </Routes>
                   </GardenRing>
+                ) : !sought ? (
+                  <p className="text-bark p-6">One moment…</p>
                 ) : (
                   <KeepOrWelcome welcome={welcome} />
                 )
@@ -96,6 +111,19 @@ export function App() {
   );
 }
 
+function StorageNotice({ trouble }: { trouble: StorageTrouble }) {
+  return (
+    <div role="alert" className="border-madder bg-paper border-b-4 p-4 sm:px-6">
+      <p className="max-w-3xl">{failureWords({ code: trouble })}</p>
+      {trouble !== 'storage-blocked' && (
+        <button type="button" className="btn btn-sm mt-2" onClick={() => window.location.reload()}>
+          Reload
+        </button>
+      )}
+    </div>
+  );
+}
+
 /** Without an open garden every address leads to making or opening one. */
 function KeepOrWelcome({ welcome }: { welcome: React.ReactNode }) {
   const { pathname } = useLocation();
@@ -106,6 +134,8 @@ function OpenDemo({ onOpen, tell }: { onOpen(id: string): void; tell(f: Failure)
   const { name = '' } = useParams();
   useEffect(() => {
     let gone = false;
+    // The cloth is what opens next: it comes while the garden is read and put away.
+    void import('../features/cloth/ClothPage.tsx');
     void openDemo(name).then((r) => {
       if (gone) return;
       if (r.ok) onOpen(r.value);

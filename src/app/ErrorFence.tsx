@@ -1,10 +1,15 @@
 import { Component, type ReactNode } from 'react';
+import { storageFailure } from '../records/write.ts';
+import { failureWords } from '../ui/failureWords.ts';
 
 /** Catches a broken screen, keeps the rest, and says that nothing saved was lost. */
 export class ErrorFence extends Component<{ children: ReactNode }, { broken: string | null }> {
   state = { broken: null as string | null };
 
   static getDerivedStateFromError(error: unknown) {
+    const storage = storageFailure(error);
+    if (!storage.ok && storage.failure.code !== 'storage-failed')
+      return { broken: failureWords(storage.failure) };
     return { broken: error instanceof Error ? error.message : String(error) };
   }
 

@@ -8,6 +8,8 @@ import { Mark } from '../ui/Mark.tsx';
 
 const PLACES = [
   ['/', 'Cloth'],
+  ['/bench', 'Seed bench'],
+  ['/yard', 'Yard'],
   ['/ground', 'Ground'],
   ['/notebook', 'Notebook'],
   ['/covers', 'Covers'],
@@ -23,42 +25,47 @@ export function Header({ say }: { say(text: string): void }) {
   };
   return (
     <header className="border-warp bg-paper border-b">
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 sm:px-6">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-0 px-4 py-1 sm:gap-x-6 sm:px-6 sm:py-2">
         <NavLink to="/" className="flex items-center gap-2" aria-label="Kilim, to the cloth">
           <Mark />
-          <span className="font-display text-xl font-extrabold">Kilim</span>
+          <span className="font-display text-xl font-extrabold max-sm:sr-only">Kilim</span>
         </NavLink>
-        <nav aria-label="Places" className="flex flex-wrap gap-x-5">
+        <nav
+          aria-label="Places"
+          className="flex gap-x-5 max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto sm:flex-wrap"
+        >
           {PLACES.map(([to, label]) => (
             <NavLink
               key={to}
               to={to}
               end={to === '/'}
               className={({ isActive }) =>
-                `border-b-3 py-1 ${isActive ? 'border-madder font-bold' : 'border-transparent'}`
+                `border-b-3 py-1 whitespace-nowrap ${isActive ? 'border-madder font-bold' : 'border-transparent'}`
               }
             >
               {label}
             </NavLink>
           ))}
         </nav>
-        <div className="ml-auto flex flex-wrap items-center gap-3">
+        <div className="flex items-center gap-1 max-sm:w-full sm:ml-auto sm:flex-wrap sm:gap-3">
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void turn(undo, 'Undone')}>
-            <Undo2 size={16} strokeWidth={1.5} /> Undo
+            <Undo2 size={16} strokeWidth={1.5} /> <span className="max-sm:sr-only">Undo</span>
           </button>
           <button
             type="button"
             className="btn btn-ghost btn-sm"
             onClick={() => void turn(redo, 'Done again')}
           >
-            <Redo2 size={16} strokeWidth={1.5} /> Redo
+            <Redo2 size={16} strokeWidth={1.5} /> <span className="max-sm:sr-only">Redo</span>
           </button>
           {garden.seasonClock ? (
             <label
-              className="border-madder flex items-center gap-2 border-2 px-2 py-0.5 text-sm"
+              className="border-madder flex items-center gap-2 border-2 px-2 py-0.5 text-sm max-sm:ml-auto"
               title="This date is pretended. Move it to see the season go on."
             >
-              <span className="text-madder font-bold">Season clock, pretended</span>
+              <span className="text-madder font-bold">
+                <span className="max-sm:hidden">Season clock, </span>pretended
+              </span>
               <input
                 type="date"
                 aria-label="Season clock: the pretended date"

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { isoOf } from '../core/calendar/day.ts';
 import { type Failure, type Result } from '../core/result/result.ts';
+import { storageFailure } from '../records/write.ts';
 import { KilimDatabase } from '../records/db.ts';
 import { type GardenContents, type Hands, readGarden } from '../records/verbs/verbs.ts';
 
@@ -30,10 +31,12 @@ const RingContext = createContext<Ring | null>(null);
 export function GardenRing(props: {
   gardenId: string;
   tell(f: Failure): void;
+  /** A write went through: an earlier problem no longer stands. */
+  wentWell(): void;
   children: ReactNode;
   missing: ReactNode;
 }) {
-  const { gardenId, tell } = props;
+  const { gardenId, tell, wentWell } = props;
   const contents = useLiveQuery(async () => (await readGarden(hands.db, gardenId)) ?? null, [gardenId]);
   const ring = useMemo<Ring | null>(
     () =>
@@ -44,13 +47,14 @@ export function GardenRing(props: {
             today: contents.garden.seasonClock ?? realToday(),
             hands,
             run: async (work) => {
-              const result = await work;
-              if (!result.ok) tell(result.failure);
+              const result = await work.catch(storageFailure);
+              if (result.ok) wentWell();
+              else tell(result.failure);
               return result.ok;
             },
           }
         : null,
-    [contents, tell],
+    [contents, tell, wentWell],
   );
   if (contents === undefined) return <p className="text-bark p-6">Opening the garden…</p>;
   if (!ring) return props.missing;

@@ -3,7 +3,7 @@ import { type Job } from '../core/jobs/jobs.ts';
 import { showLength, showMass } from '../core/units/show.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
 import { PASS_WORDS, STAGE_WORDS } from '../ui/methodWords.ts';
-import { weightsOf } from './asked.ts';
+import { seedNeeded, weightsOf } from './asked.ts';
 
 /** Something that happened on a bed, as the notebook and the journal file tell it. */
 export interface Happening {
@@ -127,7 +127,10 @@ export function jobWords(job: Job, c: GardenContents): { title: string; detail: 
     case 'sow': {
       const grams = bed && cover ? weightsOf(cover, bed).reduce((s, w) => s + w.weigh_g, 0) : 0;
       return {
-        title: `Sow bed ${name}: ${showMass(grams, c.garden.units)}`,
+        title:
+          cover && !seedNeeded(cover)
+            ? `Wake the shed seed on bed ${name}`
+            : `Sow bed ${name}: ${showMass(grams, c.garden.units)}`,
         detail: `${stand}, ${cover?.throws ?? 2} throws`,
         to: `/cover/${job.refId}/sow`,
       };

@@ -1,52 +1,73 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useReducer } from 'react';
 import { type Forecast } from '../core/plan/forecast.ts';
 import { type Failure } from '../core/result/result.ts';
 import type { Cover } from '../records/types.ts';
 import { ask } from '../workers/core/client.ts';
-import { forecastInput } from './asked.ts';
-import { useGarden } from './garden.tsx';
+import { aheadOf, forecastInput, observedOf } from './asked.ts';
+import { type Ring, useGarden } from './garden.tsx';
 
 /** Forecasts by their question, so that going back to a screen computes nothing again. */
 const known = new Map<string, Forecast>();
-const KEPT = 120;
+const failed = new Map<string, Failure>();
+const KEPT = 400;
 
-/** The forecast of a cover, worked out off the main thread; undefined while it is not there yet. */
+function keyOf(ring: Ring, cover: Cover, years: number): string {
+  const bed = ring.beds.find((b) => b.id === cover.bedId);
+  if (!bed) return '';
+  return JSON.stringify({
+    ...forecastInput(ring.garden, bed, cover, ring.plantings, ring.looks, ring.today, years),
+    observed: observedOf(ring.weather, cover, ring.today),
+    ahead: aheadOf(ring.weather, ring.today),
+  });
+}
+
+/** Forecasts of several covers, worked out off the main thread; covers are missing from the map until theirs is there. */
+export function useForecasts(covers: Cover[], years: number): Map<string, Forecast> {
+  const ring = useGarden();
+  const keys = useMemo(
+    () => covers.map((c) => [c.id, keyOf(ring, c, years)] as const).filter(([, key]) => key !== ''),
+    [ring, covers, years],
+  );
+  const [, heard] = useReducer((n: number) => n + 1, 0);
+  useEffect(() => {
+    const jobs = keys
+      .filter(([, key]) => !known.has(key) && !failed.has(key))
+      .map(([, key]) => {
+        const job = ask('forecast', JSON.parse(key) as Parameters<typeof ask<'forecast'>>[1]);
+        void job.answer.then((r) => {
+          if (r.ok) {
+            if (known.size >= KEPT) known.delete(known.keys().next().value!);
+            known.set(key, r.value);
+            heard();
+          } else if (r.failure.code !== 'cancelled') {
+            failed.set(key, r.failure);
+            heard();
+          }
+        });
+        return job;
+      });
+    return () => jobs.forEach((j) => j.cancel());
+  }, [keys]);
+  const found = new Map<string, Forecast>();
+  for (const [id, key] of keys) {
+    const forecast = known.get(key);
+    if (forecast) found.set(id, forecast);
+  }
+  return found;
+}
+
+const NONE: Cover[] = [];
+
+/** The forecast of one cover; undefined while it is not there yet. */
 export function useForecast(
   cover: Cover | undefined,
   years = 120,
 ): { forecast: Forecast | undefined; failure: Failure | undefined } {
-  const { garden, beds, plantings, looks, weather, today } = useGarden();
-  const input = useMemo(() => {
-    const bed = cover && beds.find((b) => b.id === cover.bedId);
-    if (!cover || !bed) return null;
-    const observed = weather
-      .flatMap((w) => w.days)
-      .filter((d) => d.on >= (cover.sownOn ?? cover.sowOn) && d.on <= today);
-    return {
-      ...forecastInput(garden, bed, cover, plantings, looks, today, years),
-      observed: observed.map((d): [number, number, number, number] => [
-        Math.round(Date.parse(d.on) / 86_400_000),
-        d.tmin_c,
-        d.tmax_c,
-        d.rain_mm,
-      ]),
-    };
-  }, [cover, garden, beds, plantings, looks, weather, today, years]);
-  const key = input ? JSON.stringify(input) : '';
-  const [state, setState] = useState<{ key: string; forecast?: Forecast; failure?: Failure }>({ key: '' });
-  useEffect(() => {
-    if (!key || known.has(key)) return;
-    const job = ask('forecast', JSON.parse(key) as NonNullable<typeof input>);
-    void job.answer.then((r) => {
-      if (r.ok) {
-        if (known.size >= KEPT) known.delete(known.keys().next().value!);
-        known.set(key, r.value);
-        setState({ key, forecast: r.value });
-      } else if (r.failure.code !== 'cancelled') setState({ key, failure: r.failure });
-    });
-    return () => job.cancel();
-  }, [key]);
-  return { forecast: known.get(key), failure: state.key === key ? state.failure : undefined };
+  const ring = useGarden();
+  const covers = useMemo(() => (cover ? [cover] : NONE), [cover]);
+  const found = useForecasts(covers, years);
+  const forecast = cover && found.get(cover.id);
+  return { forecast, failure: cover && !forecast ? failed.get(keyOf(ring, cover, years)) : undefined };
 }
 
 /** Finds a cover of the open garden with its bed. */

@@ -8,9 +8,11 @@ export function failureWords(f: Failure): string {
     case 'storage-full':
       return 'The browser has no room left for this garden. Nothing saved was touched. Export the garden under Keep, free some space, then save again.';
     case 'storage-blocked':
-      return 'Another tab holds the garden with an older version of Kilim. Close the other tabs and try again; nothing was lost.';
+      return 'Another tab holds the garden open with an older Kilim. Close the other tabs: this one goes on by itself, and nothing is lost.';
+    case 'storage-outdated':
+      return 'A newer Kilim has opened this garden in another tab. Nothing saved was touched. Note down what you have just typed, then reload this page to go on.';
     case 'storage-closed':
-      return 'The browser closed the garden while writing. What was saved before is safe; reload the page and enter this again.';
+      return 'The browser broke off before this was saved. What was saved before is safe, and what you typed is still here: try again, or reload the page if it happens twice.';
     case 'storage-failed':
       return `The browser refused to save (${v('words')}). What was saved before is safe. Try again, or export the garden under Keep.`;
     case 'record-invalid':
@@ -23,6 +25,17 @@ export function failureWords(f: Failure): string {
       return `${f.where} stands on this bed from ${v('from')} to ${v('to')}. Move one of the dates so that they do not overlap.`;
     case 'covers-overlap':
       return `${f.where} is on this bed from ${v('from')}. Finish or remove it first, or choose later dates.`;
+    case 'cover-gone':
+      return 'This cover has been taken out of the garden, perhaps in another tab. Undo there brings it back.';
+    case 'lot-short':
+      return `The lot ${f.where} holds ${Math.round(Number(v('left_g')) * 10) / 10} g, less than the ${Math.round(Number(v('used_g')) * 10) / 10} g used. Correct what is left on the shelf first, or what was used.`;
+    case 'rate-unreadable':
+    case 'rate-unit':
+      return `"${f.where}" cannot be read as a rate. Write for example 15 g/m², 120 lb/acre or 3 oz/100 ft².`;
+    case 'rate-range':
+      return `"${f.where}" comes to ${Number(v('g_m2')).toFixed(1)} g/m², which nobody sows. Check the unit.`;
+    case 'service-away':
+      return 'The weather service does not answer. The verdict rests on this site’s climate and on what was measured; nothing else is missing.';
     case 'look-before-sowing':
       return 'There is nothing to look at before the day of sowing. Pick a later day.';
     case 'look-empty':
@@ -70,6 +83,14 @@ export function failureWords(f: Failure): string {
       return 'The latitude must be between -66 and 66 degrees; south is minus.';
     case 'site-range':
       return 'A usual summer afternoon must be at least 4 degrees warmer than the coldest night. Check both.';
+    case 'normals-missing':
+      return `A figure of month ${v('month')} is missing or no number. All three rows need twelve.`;
+    case 'normals-range':
+      return `A figure of month ${v('month')} cannot be right. Check its unit: degrees and millimetres, or °F and inches where that is ticked.`;
+    case 'normals-swapped':
+      return `In month ${v('month')} the lowest is not below the highest. Were the two rows swapped?`;
+    case 'normals-coldest':
+      return 'The coldest night must be colder than the mean lowest of the coldest month. Correct it or leave it empty.';
     case 'file-not-json':
     case 'file-not-garden':
       return 'This is not a Kilim garden file. Choose the .json file that Kilim exported. Nothing was changed.';

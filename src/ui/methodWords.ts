@@ -18,6 +18,34 @@ export const PASS_WORDS: Record<string, { title: string; how: string }> = {
     how: 'Peek first: pale and soft crowns that pull out are dead. Look for slugs and sheltering animals.',
   },
   dig: { title: 'Dig in', how: 'Turn the cut tops under, roots up, until no green shows.' },
+  mow: { title: 'Mow', how: 'High first where it stands tall, then as low as the ground allows.' },
+  flail: { title: 'Flail', how: 'Slowly, low, twice over where it is thick.' },
+  'lay-cardboard': {
+    title: 'Lay the cardboard',
+    how: 'Wet it, lap the joints by a hand, hold it down with compost or hay. Peek after the days named here.',
+  },
+  'lay-film': {
+    title: 'Lay the clear film',
+    how: 'On moist, smooth ground, tight to the soil, edges buried a hand deep.',
+  },
+  flame: { title: 'Flame', how: 'Walking pace; a leaf is done when a finger leaves a dark print on it.' },
+  hens: { title: 'Hens on', how: 'Six to ten hen-days on each square metre, moved daily; log the last day.' },
+  pigs: { title: 'Pigs on', how: 'Move them on the day the ground is turned, sooner if rain comes.' },
+  graze: { title: 'Graze', how: 'Hay first, then the bed; off again before they tread it bare.' },
+  bury: {
+    title: 'Turn and bury',
+    how: 'Tops in the bottom of the spit, soil over them, until no green shows.',
+  },
+  'compost-over': { title: 'Cover with compost', how: 'Ten centimetres, level, over the cut stand.' },
+  pull: { title: 'Pull', how: 'Root and all, after rain; shake the soil off over the bed.' },
+  'check-heat': {
+    title: 'Look whether heat ended it',
+    how: 'Brown to the crown, nothing green at the base.',
+  },
+  'check-seed': {
+    title: 'Look for ripe seed',
+    how: 'Pods rattle, heads rub out; then let it stand and fall.',
+  },
   check: {
     title: 'Look whether frost ended it',
     how: 'Part the leaves and look at the crowns; brown tops alone prove nothing.',
@@ -31,6 +59,23 @@ export const METHOD_SHORT: Record<string, string> = {
   sheet: 'sheet',
   winterkill: 'frost',
   dig: 'dig in',
+  mow: 'mow once',
+  'mow-twice': 'mow twice',
+  flail: 'flail',
+  'crimp-sheet': 'crimp + sheet',
+  cardboard: 'cardboard',
+  'clear-film': 'clear film',
+  flame: 'flame',
+  'crimp-flame': 'crimp + flame',
+  hens: 'hens',
+  pigs: 'pigs',
+  graze: 'graze',
+  till: 'till in',
+  'bury-raised': 'bury',
+  compost: 'compost over',
+  summerkill: 'heat',
+  'let-seed': 'let seed',
+  pull: 'pull',
 };
 
 export const STAGE_WORDS: Record<string, { name: string; look: string }> = {

@@ -4,10 +4,12 @@ import { coverName, crops, findCrop } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { showArea, showLength } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { removeCover, removePlanting, savePlanting } from '../../records/verbs/verbs.ts';
+import { removeCover, removePlanting, saveBeds, savePlanting } from '../../records/verbs/verbs.ts';
 import type { Planting } from '../../records/types.ts';
 import { showIsoYear } from '../../ui/dates.ts';
-import { Field, Page } from '../../ui/parts.tsx';
+import { DateField, SelectField } from '../../ui/fields.tsx';
+import { Page } from '../../ui/parts.tsx';
+import { BedGround } from './BedGround.tsx';
 
 /** One bed: what grows, what is planned, and the next step. */
 export default function BedPage() {
@@ -128,37 +130,18 @@ export default function BedPage() {
           plan();
         }}
       >
-        <Field label="Crop">
-          {(id) => (
-            <select
-              id={id}
-              className="select select-sm"
-              value={cropId}
-              onChange={(e) => setCropId(e.target.value)}
-            >
-              {crops.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field label="Planted or to plant on">
-          {(id) => (
-            <input
-              id={id}
-              type="date"
-              className="input input-sm"
-              value={from}
-              onChange={(e) => setFrom(e.target.value)}
-            />
-          )}
-        </Field>
+        <SelectField
+          label="Crop"
+          value={cropId}
+          options={crops.map((c) => [c.id, c.name] as const)}
+          onChange={setCropId}
+        />
+        <DateField label="Planted or to plant on" value={from} onChange={setFrom} />
         <button type="submit" className="btn btn-sm self-end">
           Put this crop on bed {bed.name}
         </button>
       </form>
+      <BedGround bed={bed} save={(b) => void run(saveBeds(hands, [b]))} />
     </Page>
   );
 }

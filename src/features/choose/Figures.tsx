@@ -2,7 +2,7 @@ import { type ReactNode } from 'react';
 import { type Sample } from '../../core/choose/choose.ts';
 import { showPerArea } from '../../core/units/show.ts';
 import type { Bed, Cover, Garden } from '../../records/types.ts';
-import { seedCost, weightsOf } from '../../ring/asked.ts';
+import { seedCost, seedNeeded, weightsOf } from '../../ring/asked.ts';
 import { showDay } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { Odds } from '../../ui/parts.tsx';
@@ -27,7 +27,10 @@ export function Figures({ samples, chosenId, garden, bed, coverOf, years }: Prop
     ['Weeds held', (s) => <Odds odds={s.stand.weedsHeld.mid} />],
     ['Residue at planting', (s) => showPerArea(s.best?.residue_g_m2.mid ?? 0, garden.units)],
     ['Work', (s) => minutes(((s.best?.minutesPer100m2 ?? 0) * bed.area_m2) / 100)],
-    ['Seed cost', (s) => cost(garden, weightsOf(coverOf(s), bed))],
+    [
+      'Seed cost',
+      (s) => (seedNeeded(coverOf(s)) ? cost(garden, weightsOf(coverOf(s), bed)) : 'its own seed'),
+    ],
   ];
   return (
     <table className="text-sm" style={{ width: LEFT + samples.length * COLUMN, tableLayout: 'fixed' }}>

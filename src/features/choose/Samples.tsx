@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import { type Sample } from '../../core/choose/choose.ts';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { findSpecies, methods } from '../../catalogue/catalogue.ts';
+import { takeApart } from '../../core/termination/method.ts';
 import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
 import { monthName, showDay } from '../../ui/dates.ts';
 
@@ -46,7 +47,9 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
         const bands = s.parts.map((p) => ({ motif: findSpecies(p.speciesId)!.role, share: p.share }));
         const best = s.best;
         const end = best ? Math.min(plantDay, best.startDay) : plantDay;
-        const sheet = best?.method === 'sheet';
+        const ending = methods.find((m) => m.id === best?.method);
+        const sheet = ending !== undefined && takeApart(ending).covering !== null;
+        const waits = ending !== undefined && takeApart(ending).waits !== null;
         const dead = best && Number.isFinite(best.dead.mid) ? Math.min(plantDay, best.dead.mid) : plantDay;
         const fails = !best || best.odds.inTime < 0.5;
         const cover = (at: number) => s.stand.coverByDay[Math.round(((at - TOP) / HEIGHT) * span)] ?? 0;
@@ -89,14 +92,14 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
                 fill={`url(#${prefix}-residue)`}
               />
             )}
-            {best && best.windowDays[1] > best.windowDays[0] && best.method !== 'winterkill' && (
+            {best && best.windowDays[1] > best.windowDays[0] && !waits && (
               <path
                 d={`M${x - 6} ${y(best.windowDays[0])}V${y(best.windowDays[1])}`}
                 stroke="#9e3a2d"
                 strokeWidth={4}
               />
             )}
-            {best?.method === 'winterkill' && Number.isFinite(best.dead.low) && (
+            {best && waits && Number.isFinite(best.dead.low) && (
               <path
                 d={`M${x - 6} ${y(best.dead.low)}V${y(Math.min(plantDay, best.dead.high))}`}
                 stroke="#9e3a2d"

@@ -10,6 +10,7 @@ export interface OpenGap {
 }
 
 export const LEAST_GAP_D = 28;
+export const LONGEST_GAP_D = 500;
 
 export function firstOpenGap(plantings: Planting[], covers: Cover[], today: Day): OpenGap {
   const crops = [...plantings].sort((a, b) => plantingDays(a).from - plantingDays(b).from);

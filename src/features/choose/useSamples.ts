@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type ChooseInput, type Sample } from '../../core/choose/choose.ts';
 import { failureWords } from '../../ui/failureWords.ts';
-import { ask } from '../../workers/core/client.ts';
+import { askChoose } from '../../workers/core/client.ts';
 
 interface Hanging {
   samples: Sample[];
@@ -25,7 +25,7 @@ export function useSamples(question: ChooseInput | null): Hanging {
     const found: Sample[] = [];
     let painted = 0;
     setHanging({ samples: [], progress: [0, input.candidates.length], problem: '' });
-    const job = ask('choose', input, (sample, done, total) => {
+    const job = askChoose(input, (sample, done, total) => {
       found.push(sample);
       if (done > FIRST_SHOWN && Date.now() - painted < REPAINT_MS) return;
       painted = Date.now();

@@ -1,6 +1,8 @@
 import { type Reason } from '../../core/choose/reasons.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { showDay } from '../../ui/dates.ts';
+import { type Trouble } from '../../core/choose/troubles.ts';
+import { TROUBLE_WORDS } from '../../ui/troubleWords.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 
 /** A reason as a bold start and a sentence, both made from its numbers. */
@@ -95,6 +97,23 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
       return { lead: 'Often a thin stand.', rest: `Covers half the ground in only ${of100(n('odds'))}.` };
     case 'sets-seed':
       return { lead: 'May set seed.', rest: `Ripe seed before it is ended in ${of100(n('odds'))}.` };
+    case 'trouble':
+      return {
+        lead: `Feeds ${TROUBLE_WORDS[s('trouble') as Trouble]}.`,
+        rest: `${s('species')} carries it over to the next crop; this bed has it.`,
+      };
+    case 'helps-against':
+      return {
+        lead: `Starves ${TROUBLE_WORDS[s('trouble') as Trouble]}.`,
+        rest: 'Known to lower it where it is grown thick and ended on time; it does not cure it.',
+      };
+    case 'shaded':
+      return { lead: 'Too shady.', rest: `${s('species')} stays thin without open sky.` };
+    case 'restricted':
+      return {
+        lead: 'Ask locally first.',
+        rest: `${s('species')} is listed as a weed, or unwelcome near seed crops, in some places. Never let it seed there.`,
+      };
     case 'frost-may-spare':
       return {
         lead: 'Frost may spare it.',

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { stripOf, bareDays } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
@@ -8,9 +8,11 @@ import { jobWords } from '../../ring/journal.ts';
 import { showWeekday, showIso } from '../../ui/dates.ts';
 import { Swatch } from '../../ui/Weave.tsx';
 import { Loom } from './Loom.tsx';
+import { Risks } from './Risks.tsx';
 
-const BACK_D = 225;
-const AHEAD_D = 190;
+/** Days shown back and ahead of today. */
+const SPANS = { season: [225, 190], 'two years': [540, 365], 'five years': [1460, 365] } as const;
+type Span = keyof typeof SPANS;
 const WEEK_D = 7;
 
 const THREADS = [
@@ -28,6 +30,7 @@ const THREADS = [
 export default function ClothPage() {
   const ring = useGarden();
   const { beds, plantings, covers, looks, today } = ring;
+  const [span, setSpan] = useState<Span>('season');
   const now = dayOf(today);
   const jobs = useMemo(() => jobsOf(plantings, covers, looks, now), [plantings, covers, looks, now]);
   const week = jobs.filter((j) => dayOf(j.on) <= now + WEEK_D);
@@ -53,7 +56,20 @@ export default function ClothPage() {
     <main id="main" className="grid xl:grid-cols-[1fr_20rem]">
       <div className="min-w-0">
         <h1 className="sr-only">The cloth of {ring.garden.name}</h1>
-        <Loom from={now - BACK_D} to={now + AHEAD_D} />
+        <div role="group" aria-label="How much of the cloth" className="flex gap-2 px-3 pt-2 text-sm">
+          {(Object.keys(SPANS) as Span[]).map((s) => (
+            <button
+              key={s}
+              type="button"
+              aria-pressed={span === s}
+              className={`px-2 py-1 ${span === s ? 'border-walnut border-b-3 font-bold' : ''}`}
+              onClick={() => setSpan(s)}
+            >
+              {s}
+            </button>
+          ))}
+        </div>
+        <Loom from={now - SPANS[span][0]} to={now + SPANS[span][1]} />
       </div>
       <aside className="border-warp bg-paper border-l p-5" aria-label="This week">
         <h2 className="font-display text-lg font-bold">This week</h2>
@@ -84,6 +100,7 @@ export default function ClothPage() {
           })}
         </ul>
         {week.length > 8 && <p className="text-bark text-sm">and {week.length - 8} more</p>}
+        <Risks />
         <h2 className="font-display mt-5 text-lg font-bold">Bare ground</h2>
         <p className="flex items-end gap-3">
           <span className="font-display text-4xl font-extrabold">{bare.past}</span>
@@ -93,7 +110,7 @@ export default function ClothPage() {
         </p>
         <p className="text-sm">
           {bare.ahead > 0
-            ? `${bare.ahead} bed-days stand open in the next four months. Tap a bed's name and choose a cover.`
+            ? `${bare.ahead} bed-days stand open in the next four months. Tap a hole to see what fits in it.`
             : 'No hole is open in the next four months.'}
         </p>
         <h2 className="font-display mt-5 text-lg font-bold">Threads</h2>

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { kit } from '../../catalogue/catalogue.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { parseSize_m } from '../../core/units/length.ts';
 import { showAreaImperial, showAreaMetric, showLength } from '../../core/units/show.ts';
@@ -10,14 +9,8 @@ import { removeBed, saveBeds, saveGarden } from '../../records/verbs/verbs.ts';
 import type { Bed, Garden } from '../../records/types.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Field, Page } from '../../ui/parts.tsx';
-
-const KEEPS: [Garden['keeps'][number], string][] = [
-  ['children', 'Children'],
-  ['dogs', 'Dogs or cats'],
-  ['poultry', 'Hens or other birds'],
-  ['horses', 'Horses'],
-  ['stock', 'Other stock'],
-];
+import { Rules } from './Rules.tsx';
+import { SeasonWeather } from './SeasonWeather.tsx';
 
 /** Beds, tools, house rules and climate of the garden. */
 export default function GroundPage({ tell }: { tell(f: Failure): void }) {
@@ -36,6 +29,12 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
     gardenId: garden.id,
     order,
     soil: { texture, fertility },
+    edged: false,
+    keptPlants: false,
+    shade: 'open',
+    troubles: [],
+    obstacles: [],
+    surface: 'clean',
     note: '',
   });
   const change = (part: Partial<Garden>, label: string) =>
@@ -203,69 +202,7 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
           </Field>
         </div>
       </section>
+      <SeasonWeather />
     </Page>
-  );
-}
-
-function Rules({ garden, change }: { garden: Garden; change(part: Partial<Garden>, label: string): void }) {
-  const tick = (label: string, on: boolean, set: (on: boolean) => void) => (
-    <label key={label} className="flex items-center gap-2 py-0.5">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        checked={on}
-        onChange={(e) => set(e.target.checked)}
-      />{' '}
-      {label}
-    </label>
-  );
-  const swap = <T,>(list: T[], x: T, on: boolean) => (on ? [...list, x] : list.filter((y) => y !== x));
-  return (
-    <div className="flex flex-col gap-5">
-      <fieldset>
-        <legend className="font-display text-lg font-bold">Tools at hand</legend>
-        {kit.map((k) =>
-          tick(k.name, garden.kit.includes(k.id), (on) =>
-            change({ kit: swap(garden.kit, k.id, on) }, 'the tools at hand'),
-          ),
-        )}
-      </fieldset>
-      <fieldset>
-        <legend className="font-display text-lg font-bold">To be kept from harm</legend>
-        {KEEPS.map(([id, label]) =>
-          tick(label, garden.keeps.includes(id), (on) =>
-            change({ keeps: swap(garden.keeps, id, on) }, 'who is kept from harm'),
-          ),
-        )}
-      </fieldset>
-      <fieldset>
-        <legend className="font-display text-lg font-bold">House rules</legend>
-        {tick('No foot on a bed', garden.rules.noFootOnBed, (on) =>
-          change({ rules: { ...garden.rules, noFootOnBed: on } }, 'a house rule'),
-        )}
-        <p className="text-bark text-sm">
-          One side never treads a bed, to spare its crumb. The other treads once a year over roots and residue
-          and sees no harm. It rules crimping by foot out.
-        </p>
-        {tick('No digging', garden.rules.noDigging, (on) =>
-          change({ rules: { ...garden.rules, noDigging: on } }, 'a house rule'),
-        )}
-        <p className="text-bark text-sm">
-          Digging in feeds fast and ends any cover; leaving roots keeps structure, fungi and carbon.
-        </p>
-      </fieldset>
-      <fieldset>
-        <legend className="font-display text-lg font-bold">Units</legend>
-        {tick('Feet and inches', garden.units.length === 'imperial', (on) =>
-          change({ units: { ...garden.units, length: on ? 'imperial' : 'metric' } }, 'units'),
-        )}
-        {tick('Ounces and pounds', garden.units.mass === 'imperial', (on) =>
-          change({ units: { ...garden.units, mass: on ? 'imperial' : 'metric' } }, 'units'),
-        )}
-        {tick('Degrees Fahrenheit', garden.units.temperature === 'fahrenheit', (on) =>
-          change({ units: { ...garden.units, temperature: on ? 'fahrenheit' : 'celsius' } }, 'units'),
-        )}
-      </fieldset>
-    </div>
   );
 }

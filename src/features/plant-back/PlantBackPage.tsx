@@ -9,7 +9,8 @@ import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { savePlanting } from '../../records/verbs/verbs.ts';
 import { membersOf } from '../../catalogue/catalogue.ts';
 import { showDay, showIsoYear, showSpan } from '../../ui/dates.ts';
-import { Answer, Field, Page } from '../../ui/parts.tsx';
+import { DateField } from '../../ui/fields.tsx';
+import { Answer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 
 /** When this crop, planted this way, can go in, and why. */
@@ -106,17 +107,7 @@ export default function PlantBackPage() {
             );
           }}
         >
-          <Field label="Planted on">
-            {(id) => (
-              <input
-                id={id}
-                type="date"
-                className="input"
-                value={on}
-                onChange={(e) => setOn(e.target.value)}
-              />
-            )}
-          </Field>
+          <DateField label="Planted on" value={on} onChange={setOn} />
           <button type="submit" className="btn btn-primary justify-self-start">
             Log planting of {crop.name.toLowerCase()}
           </button>

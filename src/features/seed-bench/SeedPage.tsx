@@ -2,12 +2,15 @@ import { useParams, Link } from 'react-router';
 import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
 import { portions, throwGroups } from '../../core/seed/weight.ts';
 import { showArea, showMass, showPerArea } from '../../core/units/show.ts';
-import { seedCost, weightsOf } from '../../ring/asked.ts';
+import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../ring/asked.ts';
 import { useCover } from '../../ring/useForecast.ts';
 import { saveCover, saveGarden } from '../../records/verbs/verbs.ts';
 import { Answer, Field, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 import { Swatch } from '../../ui/Weave.tsx';
+import { SeedChoices } from './SeedChoices.tsx';
+import { LotPicker } from './LotPicker.tsx';
+import type { Cover } from '../../records/types.ts';
 
 /** The weight to put on the scale, with its working, and the portions. */
 export default function SeedPage() {
@@ -18,6 +21,8 @@ export default function SeedPage() {
   const groups = throwGroups(weights.map((w) => findSpecies(w.speciesId)!.seed.thousandSeed_g));
   const cost = seedCost(garden, weights);
   const lot = (speciesId: string) => cover.seed.find((s) => s.speciesId === speciesId)!;
+  const set = (part: Partial<Cover>, label: string) =>
+    void run(saveCover(hands, { ...cover, ...part }, 'seed', label));
   const setLot = (speciesId: string, part: { germination?: number; purity?: number; coating?: number }) =>
     void run(
       saveCover(
@@ -57,9 +62,15 @@ export default function SeedPage() {
   return (
     <Page
       title={`Seed for bed ${bed.name}`}
-      lead={`${coverName(cover.parts)}, ${showArea(bed.area_m2, garden.units)}, ${findWay(cover.wayId)?.name.toLowerCase()}`}
+      lead={`${coverName(cover.parts)}, ${showArea(sownArea_m2(cover, bed), garden.units)}, ${findWay(cover.wayId)?.name.toLowerCase()}`}
     >
       <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
+      {!seedNeeded(cover) && (
+        <Answer big="Nothing to weigh">
+          It is to come from the seed that its own last stand has shed. Scratch the surface and keep it moist;
+          if it stays thin, the weights below are what a fresh sowing would take.
+        </Answer>
+      )}
       <Answer
         big={weights
           .map((w) => `${showMass(w.weigh_g, garden.units)} ${findSpecies(w.speciesId)!.name.toLowerCase()}`)
@@ -69,6 +80,7 @@ export default function SeedPage() {
         {cost.guessed ? 'A guess at the cost' : 'Cost'}: {garden.currency}
         {cost.cost.toFixed(2)}. {cost.guessed && 'Enter your own prices below.'}
       </Answer>
+      <SeedChoices cover={cover} bed={bed} onChange={set} />
       {weights.map((w) => {
         const sp = findSpecies(w.speciesId)!;
         return (
@@ -79,7 +91,9 @@ export default function SeedPage() {
             <p className="mt-1">
               {showArea(w.area_m2, garden.units)} × {showPerArea(w.rate_g_m2, garden.units)} ×{' '}
               {w.share < 1 ? `share ${Math.round(w.share * 100)} % × ` : ''}
-              {w.mixFactor !== 1 ? `mix ${w.mixFactor.toFixed(2)} × ` : ''}way of sowing {w.wayFactor} ={' '}
+              {w.mixFactor !== 1 ? `mix ${w.mixFactor.toFixed(2)} × ` : ''}way of sowing{' '}
+              {Number(w.wayFactor.toFixed(2))}
+              {(w.lateFactor ?? 1) > 1 ? ` × late ${w.lateFactor!.toFixed(2)}` : ''} ={' '}
               <b>{showMass(w.viable_g, garden.units)}</b> of living seed
             </p>
             <p>
@@ -88,11 +102,14 @@ export default function SeedPage() {
               <b>{showMass(w.weigh_g, garden.units)}</b> on the scale
             </p>
             <p className="text-bark text-sm">
+              {sp.hardSeed &&
+                'Some of this seed is hard and sleeps for years: where a bag counts it as living, take it off the germination. '}
               About {Math.round(((w.viable_g / sp.seed.thousandSeed_g) * 1000) / w.area_m2)} living seeds a
               square metre.{' '}
               {sp.seed.inoculant &&
                 `Coat with ${sp.seed.inoculant.replace('-', ' ')} inoculant on new ground, out of the sun, the same day.`}
             </p>
+            <LotPicker cover={cover} speciesId={w.speciesId} onChange={set} />
             <div className="mt-2 grid max-w-2xl gap-3 sm:grid-cols-4">
               {percent('Germination %', w.speciesId, 'germination', 5, 100)}
               {percent('Purity %', w.speciesId, 'purity', 20, 100)}

@@ -1,145 +1,166 @@
-import { useState } from 'react';
+import { type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
-import { dayOf } from '../../core/calendar/day.ts';
-import { G_PER_OZ, showMass } from '../../core/units/show.ts';
-import { weightsOf } from '../../ring/asked.ts';
+import { showMass } from '../../core/units/show.ts';
+import { saveWalk } from '../../records/verbs/seed.ts';
+import type { Walk } from '../../records/types.ts';
+import { seedNeeded, sowTodayInput, weightsOf } from '../../ring/asked.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
-import { saveCover } from '../../records/verbs/verbs.ts';
+import { useDraft } from '../../ring/useDraft.ts';
+import { daysAhead, type ServiceForecast } from '../../ring/weatherService.ts';
 import { showIsoYear, showSpan } from '../../ui/dates.ts';
-import { Answer, Field, Page } from '../../ui/parts.tsx';
+import { Answer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
+import { CountSeeds } from './CountSeeds.tsx';
+import { EmergenceClock, Patch } from './EmergenceClock.tsx';
+import { Checklist, SodRefused, Ways } from './Prepare.tsx';
+import { RanOut } from './RanOut.tsx';
+import { Throwing } from './Throwing.tsx';
+import { Today } from './Today.tsx';
+import { useSowToday } from './useSowToday.ts';
+import { walkOf } from './walk.ts';
+import { WaterIn } from './WaterIn.tsx';
+import { WriteDown } from './WriteDown.tsx';
 
-/** In the garden: the steps of sowing, and the record of what was really thrown. */
+/** In the garden: whether today is good, the steps in their order, and the record of what was really thrown. */
 export default function SowPage() {
-  const { cover, bed, garden, today, hands, run } = useCover(useParams().coverId);
+  const ring = useCover(useParams().coverId);
+  const { cover, bed, garden, plantings, weather, today, hands, run } = ring;
   const { forecast } = useForecast(cover);
-  const imperial = garden.units.mass === 'imperial';
-  const weights = cover && bed ? weightsOf(cover, bed) : [];
-  const shown = (g: number) => (imperial ? (g / G_PER_OZ).toFixed(2) : g.toFixed(g < 20 ? 1 : 0));
-  const [on, setOn] = useState(cover?.sownOn ?? today);
-  const [used, setUsed] = useState<Record<string, string>>({});
-  const [problem, setProblem] = useState('');
+  const [fetched, setFetched] = useDraft<ServiceForecast | null>(`forecast ${garden.id}`, null);
+  const ahead = fetched && fetched.from === today ? fetched : null;
+  const asked =
+    cover && bed && fetched !== undefined
+      ? sowTodayInput(garden, bed, cover, plantings, weather, daysAhead(ahead, today), today)
+      : undefined;
+  const answer = useSowToday(asked, cover?.id);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
-  const way = findWay(cover.wayId);
-
-  async function log() {
-    const seed = cover!.seed.map((s) => {
-      const text =
-        used[s.speciesId] ?? shown(s.used_g ?? weights.find((w) => w.speciesId === s.speciesId)!.weigh_g);
-      return { ...s, used_g: Number(text.replace(',', '.')) * (imperial ? G_PER_OZ : 1) };
-    });
-    if (seed.some((s) => !(s.used_g > 0) || s.used_g > 500_000))
-      return setProblem('Enter the weight really used for each kind, more than nothing.');
-    setProblem('');
-    // A later start moves the ending with it only where the ending would otherwise come before the sowing.
-    await run(saveCover(hands, { ...cover!, seed, sownOn: on }, 'sow', `sowing bed ${bed!.name}`));
-  }
+  const walk = walkOf(cover);
+  const weights = weightsOf(cover, bed);
+  const thrown = walk.portionsDone >= cover.throws;
+  const onWalk = (part: Partial<Walk>, label: string) => run(saveWalk(hands, cover.id, part, label));
+  const sod = bed.surface === 'sod';
+  const ticked = (when: 'before' | 'after') =>
+    findWay(cover.wayId)!
+      .steps.filter((s) => s.when === when)
+      .every((s) => walk.prepared.includes(`${cover.wayId} ${s.id}`));
+  // One thing at a time: the step that is due stands open, the others a tap away.
+  const due = cover.sownOn
+    ? 0
+    : !ticked('before') && walk.portionsDone === 0
+      ? 1
+      : seedNeeded(cover) && !thrown
+        ? 2
+        : !ticked('after')
+          ? 3
+          : 5;
 
   return (
     <div className="garden-touch">
       <Page title={`Sow bed ${bed.name}`} lead={coverName(cover.parts)}>
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         {cover.sownOn ? (
-          <Answer big={`Sown ${showIsoYear(cover.sownOn)}`}>
-            {cover.seed
-              .map(
-                (s) =>
-                  `${showMass(s.used_g ?? 0, garden.units)} ${findSpecies(s.speciesId)!.name.toLowerCase()}`,
-              )
-              .join(', ')}
-            .{' '}
-            {forecast
-              ? `Up ${showSpan(forecast.stand.emerged.low, forecast.stand.emerged.high)}; ground closed ${showSpan(forecast.stand.closed.low, forecast.stand.closed.high)}.`
-              : 'Working out when it comes up…'}
-          </Answer>
+          <>
+            <Answer big={`Sown ${showIsoYear(cover.sownOn)}`}>
+              {cover.seed
+                .map(
+                  (s) =>
+                    `${showMass(s.used_g ?? 0, garden.units)} ${findSpecies(s.speciesId)!.name.toLowerCase()}`,
+                )
+                .join(', ')}
+              .{' '}
+              {forecast
+                ? `Up ${showSpan(forecast.stand.emerged.low, forecast.stand.emerged.high)}.${Number.isFinite(forecast.stand.closed.low) ? ` Ground closed ${showSpan(forecast.stand.closed.low, forecast.stand.closed.high)}.` : ' The ground does not close in time.'}`
+                : 'Working out when it comes up…'}
+            </Answer>
+            {forecast && <EmergenceClock stages={forecast.stand.stages} today={today} />}
+            <Patch cover={cover} bed={bed} answer={answer} />
+            <Link className="btn btn-primary mt-4" to={`/cover/${cover.id}/look`}>
+              To the looks
+            </Link>
+          </>
         ) : (
-          <Answer
-            big={weights
-              .map(
-                (w) => `${showMass(w.weigh_g, garden.units)} ${findSpecies(w.speciesId)!.name.toLowerCase()}`,
-              )
-              .join(' + ')}
-          >
-            {cover.throws} throws, crosswise.{' '}
-            {forecast &&
-              `Sown on the planned day it would be up ${showSpan(forecast.stand.emerged.low, forecast.stand.emerged.high)}.`}
-            {dayOf(cover.sowOn) > dayOf(today) && ` Planned for ${showIsoYear(cover.sowOn)}.`}
-          </Answer>
+          <>
+            <Today
+              cover={cover}
+              bed={bed}
+              answer={answer}
+              forecast={ahead}
+              onForecast={setFetched}
+              cropUntil={asked?.cropUntil}
+            />
+            {cover.sowOn > today && <p className="text-bark mt-1">Planned for {showIsoYear(cover.sowOn)}.</p>}
+          </>
         )}
-        <ol className="max-w-2xl list-decimal space-y-2 pl-6 text-lg">
-          <li>{way?.how}</li>
-          <li>
-            Weigh each portion. Take one portion, walk the bed lengthways, and throw all of it in half-filled
-            handfuls.
-          </li>
-          <li>Throw the next portion walking crosswise. Large and small seed in throws of their own.</li>
-          <li>
-            {way?.id.startsWith('raked')
-              ? 'Rake in both ways, then firm with the rake’s back.'
-              : 'Do not disturb it; see that it stays moist until it is up.'}
-          </li>
-          <li>Water with a soft rose if no rain falls tonight. Never a jet: it floats seed into drifts.</li>
-        </ol>
-        <p className="mt-3 max-w-2xl">
-          <b className="text-madder">Caution.</b> Coloured seed is treated and poisonous: gloves, cover every
-          spill, keep birds, pets and children off, never eat or feed it.
-        </p>
-        <form
-          className="border-warp mt-5 grid max-w-2xl gap-4 border-t pt-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void log();
-          }}
-        >
-          <h2 className="font-display text-xl font-bold">
-            {cover.sownOn ? 'Correct the record' : 'Done? Write it down'}
-          </h2>
-          <Field label="Sown on">
-            {(id) => (
-              <input
-                id={id}
-                type="date"
-                className="input"
-                value={on}
-                onChange={(e) => setOn(e.target.value)}
-              />
-            )}
-          </Field>
-          {cover.seed.map((s) => (
-            <Field
-              key={s.speciesId}
-              label={`${findSpecies(s.speciesId)!.name} really used, ${imperial ? 'ounces' : 'grams'}`}
-            >
-              {(id) => (
-                <input
-                  id={id}
-                  inputMode="decimal"
-                  className="input"
-                  value={
-                    used[s.speciesId] ??
-                    shown(s.used_g ?? weights.find((w) => w.speciesId === s.speciesId)!.weigh_g)
-                  }
-                  onChange={(e) => setUsed({ ...used, [s.speciesId]: e.target.value })}
-                />
-              )}
-            </Field>
-          ))}
-          {problem && (
-            <p role="alert" className="text-madder font-semibold">
-              {problem}
-            </p>
+        <Step n={1} title="Make ready" open={due === 1 || sod}>
+          <Ways cover={cover} bed={bed} />
+          {sod ? (
+            <SodRefused bed={bed} />
+          ) : (
+            <Checklist
+              cover={cover}
+              when="before"
+              locked={false}
+              prepared={walk.prepared}
+              onTick={(prepared) => onWalk({ prepared }, 'a step of preparation')}
+            />
           )}
-          <button type="submit" className="btn btn-primary justify-self-start">
-            {cover.sownOn ? 'Save the correction' : `Log sowing of bed ${bed.name}`}
-          </button>
-        </form>
-        {cover.sownOn && (
-          <Link className="btn mt-4" to={`/cover/${cover.id}/look`}>
-            To the looks
-          </Link>
+        </Step>
+        {!sod && (
+          <>
+            {seedNeeded(cover) && (
+              <Step n={2} title="Throw" open={due === 2 || due === 3}>
+                <Throwing cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+                <details className="border-linen mt-4 border-t pt-2" open={walk.counts.length > 0}>
+                  <summary className="cursor-pointer text-lg font-bold">Count seeds in a frame</summary>
+                  <CountSeeds cover={cover} walk={walk} weights={weights} onWalk={onWalk} />
+                </details>
+                <RanOut cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+                <p className="mt-3 max-w-2xl">
+                  <b className="text-madder">Caution.</b> Coloured seed is treated and poisonous: gloves,
+                  cover every spill, keep birds, pets and children off, never eat or feed it.
+                </p>
+              </Step>
+            )}
+            <Step n={3} title="Afterwards" open={due === 3}>
+              <Checklist
+                cover={cover}
+                when="after"
+                locked={seedNeeded(cover) && !thrown && !cover.sownOn}
+                prepared={walk.prepared}
+                onTick={(prepared) => onWalk({ prepared }, 'a step after sowing')}
+              />
+            </Step>
+            <Step n={4} title="Water in" open={due === 5}>
+              <WaterIn cover={cover} bed={bed} air_c={(answer?.hottestNext10_c ?? 20) - 5} />
+            </Step>
+            <Step n={5} title={cover.sownOn ? 'Correct the record' : 'Write it down'} open>
+              <WriteDown key={cover.sownOn ?? 'new'} cover={cover} bed={bed} weights={weights} />
+            </Step>
+          </>
         )}
       </Page>
     </div>
+  );
+}
+
+function Step({
+  n,
+  title,
+  open,
+  children,
+}: {
+  n: number;
+  title: string;
+  open: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <details className="border-warp mt-5 border-t pt-3" open={open}>
+      <summary className="font-display mb-2 cursor-pointer text-2xl font-bold">
+        <span className="text-bark">{n}</span> {title}
+      </summary>
+      {children}
+    </details>
   );
 }

@@ -1,11 +1,32 @@
 import { climates } from '../../catalogue/catalogue.ts';
-import { chooseSamples, type Sample } from '../../core/choose/choose.ts';
+import {
+  type ChooseInput,
+  chooseSamples,
+  gapEnsemble,
+  type Sample,
+  sampleFor,
+} from '../../core/choose/choose.ts';
+import { type CourseRoom } from '../../core/plan/grown.ts';
+import { type Ensemble } from '../../core/stand/ensemble.ts';
 import { forecastCover } from '../../core/plan/forecast.ts';
+import { sowToday } from '../../core/sowing/today.ts';
+import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
 import { siteFromQuestions } from '../../core/site/questions.ts';
 import { type FromWorker, type ToWorker } from './protocol.ts';
 
 type Ask = Extract<ToWorker, { type: 'ask' }>;
+
+/** The weather last worked with: changing covers, dates or aims in the same gap asks for no new weather. */
+let weather: { key: string; ensemble: Ensemble } | undefined;
+const room: CourseRoom = new Map();
+
+function weatherOf(input: ChooseInput): Ensemble {
+  const { freeDay, plantDay } = input.gap;
+  const key = JSON.stringify([input.site, freeDay, plantDay, input.years]);
+  if (weather?.key !== key) weather = { key, ensemble: gapEnsemble(input) };
+  return weather.ensemble;
+}
 
 /**
  * Works one question out, posting parts as they come. Between parts it lets other messages in, so that a cancel is heard.
@@ -23,7 +44,7 @@ export async function answer(
       case 'choose': {
         const samples: Sample[] = [];
         const total = ask.input.candidates.length;
-        for (const sample of chooseSamples(ask.input)) {
+        for (const sample of chooseSamples(ask.input, weatherOf(ask.input))) {
           samples.push(sample);
           post({ type: 'part', id, done: samples.length, total, part: sample });
           await pause();
@@ -31,10 +52,20 @@ export async function answer(
         }
         return post({ type: 'answer', id, answer: samples });
       }
+      case 'sample':
+        return post({
+          type: 'answer',
+          id,
+          answer: sampleFor(ask.input.candidates[0]!, ask.input, weatherOf(ask.input), room),
+        });
       case 'forecast':
         return post({ type: 'answer', id, answer: forecastCover(ask.input) });
+      case 'sowToday':
+        return post({ type: 'answer', id, answer: sowToday(ask.input) });
       case 'fitQuestions':
         return post({ type: 'answer', id, answer: siteFromQuestions(ask.input, climates) });
+      case 'fitNormals':
+        return post({ type: 'answer', id, answer: siteFromNormals(ask.input) });
       case 'fitPattern': {
         const pattern = climates.find((c) => c.id === ask.input.patternId) ?? climates[0]!;
         return post({ type: 'answer', id, answer: siteFromPattern(pattern, ask.input.latitude_deg) });

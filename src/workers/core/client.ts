@@ -1,3 +1,4 @@
+import { type Sample } from '../../core/choose/choose.ts';
 import { type Failure, type Result, fail, ok } from '../../core/result/result.ts';
 import { type FromWorker, type Kind, type Questions, type ToWorker } from './protocol.ts';
 
@@ -12,18 +13,34 @@ export interface Asked<K extends Kind> {
   cancel(): void;
 }
 
-let worker: Worker | undefined;
-let last = 0;
-const waiting = new Map<number, Waiting>();
+/** One worker with what waits for it; started when first asked, started afresh after it is lost. */
+class Bench {
+  private worker: Worker | undefined;
+  private readonly waiting = new Map<number, Waiting>();
 
-function start(): Worker {
-  const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  made.onmessage = (event: MessageEvent<FromWorker>) => {
-    const m = event.data;
-    const w = waiting.get(m.id);
+  post(message: ToWorker, waits?: Waiting): void {
+    if (waits) this.waiting.set(message.id, waits);
+    this.worker ??= this.start();
+    this.worker.postMessage(message);
+  }
+
+  private start(): Worker {
+    const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+    made.onmessage = (event: MessageEvent<FromWorker>) => this.hear(event.data);
+    made.onerror = () => {
+      // A worker that cannot load answers nobody: say so to all and start afresh with the next question.
+      for (const w of this.waiting.values()) w.settle(fail('worker-lost'));
+      this.waiting.clear();
+      this.worker = undefined;
+    };
+    return made;
+  }
+
+  private hear(m: FromWorker): void {
+    const w = this.waiting.get(m.id);
     if (!w) return;
     if (m.type === 'part') return w.part?.(m.part, m.done, m.total);
-    waiting.delete(m.id);
+    this.waiting.delete(m.id);
     w.settle(
       m.type === 'answer'
         ? ok(m.answer)
@@ -31,27 +48,59 @@ function start(): Worker {
           ? { ok: false, failure: m.failure }
           : fail('cancelled'),
     );
-  };
-  made.onerror = () => {
-    // A worker that cannot load answers nobody: say so to all and start afresh with the next question.
-    for (const w of waiting.values()) w.settle(fail('worker-lost'));
-    waiting.clear();
-    worker = undefined;
-  };
-  return made;
+  }
+}
+
+/** Whole gaps are shared out over these; what is asked while dragging has a worker of its own and never waits behind them. */
+const SHARED = [new Bench(), new Bench()];
+const QUICK = new Bench();
+let last = 0;
+let turn = 0;
+
+function askBench<K extends Kind>(
+  bench: Bench,
+  kind: K,
+  input: Questions[K]['input'],
+  onPart?: Waiting['part'],
+): Asked<K> {
+  const id = ++last;
+  const answer = new Promise<Result<Questions[K]['answer'], Failure>>((resolve) => {
+    bench.post({ type: 'ask', id, kind, input } as ToWorker, {
+      part: onPart,
+      settle: resolve as Waiting['settle'],
+    });
+  });
+  return { answer, cancel: () => bench.post({ type: 'cancel', id }) };
 }
 
 /** Asks the core off the main thread. */
-export function ask<K extends Kind>(
-  kind: K,
-  input: Questions[K]['input'],
-  onPart?: (part: Questions[K]['part'], done: number, total: number) => void,
-): Asked<K> {
-  worker ??= start();
-  const id = ++last;
-  const answer = new Promise<Result<Questions[K]['answer'], Failure>>((resolve) => {
-    waiting.set(id, { part: onPart as Waiting['part'], settle: resolve as Waiting['settle'] });
-  });
-  worker.postMessage({ type: 'ask', id, kind, input } as ToWorker);
-  return { answer, cancel: () => worker?.postMessage({ type: 'cancel', id } satisfies ToWorker) };
+export function ask<K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> {
+  return askBench(SHARED[turn++ % SHARED.length]!, kind, input);
+}
+
+/** Asks what cannot wait, since a hand is on a slider or an edge. */
+export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> =>
+  askBench(QUICK, kind, input);
+
+/** Asks for a whole gap: its covers are dealt out to all workers, and come back as they are done. */
+export function askChoose(
+  input: Questions['choose']['input'],
+  onPart: (part: Sample, done: number, total: number) => void,
+): Asked<'choose'> {
+  let done = 0;
+  const jobs = SHARED.map((bench, k) =>
+    askBench(
+      bench,
+      'choose',
+      { ...input, candidates: input.candidates.filter((_, i) => i % SHARED.length === k) },
+      (part) => onPart(part as Sample, ++done, input.candidates.length),
+    ),
+  );
+  return {
+    answer: Promise.all(jobs.map((j) => j.answer)).then((all) => {
+      const failed = all.find((r) => !r.ok);
+      return failed ?? ok(all.flatMap((r) => (r.ok ? r.value : [])));
+    }),
+    cancel: () => jobs.forEach((j) => j.cancel()),
+  };
 }

@@ -1,14 +1,20 @@
 import { type ChooseInput, type Sample } from '../../core/choose/choose.ts';
 import { type Forecast, type ForecastInput } from '../../core/plan/forecast.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
+import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
+import { type Normals } from '../../core/site/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
 import { type Site } from '../../core/site/site.ts';
 
 /** What the worker can be asked, and what it answers. Plain data both ways. */
 export interface Questions {
   choose: { input: ChooseInput; answer: Sample[]; part: Sample };
+  /** One cover, altered by hand: `candidates` holds just it. */
+  sample: { input: ChooseInput; answer: Sample; part: never };
   forecast: { input: ForecastInput; answer: Forecast; part: never };
+  sowToday: { input: SowTodayInput; answer: SowToday; part: never };
   fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };
+  fitNormals: { input: Normals; answer: Result<Site>; part: never };
   fitPattern: { input: { patternId: string; latitude_deg: number }; answer: Site; part: never };
 }
 export type Kind = keyof Questions;

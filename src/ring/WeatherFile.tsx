@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { isoOf } from '../../core/calendar/day.ts';
-import { type ObservedDay } from '../../core/weather/generate.ts';
+import { isoOf } from '../core/calendar/day.ts';
+import { type ObservedDay } from '../core/weather/generate.ts';
 import {
   type BadRow,
   type CsvTable,
@@ -8,9 +8,9 @@ import {
   guessColumns,
   readDays,
   readTable,
-} from '../../records/files/weatherCsv.ts';
-import { failureWords } from '../../ui/failureWords.ts';
-import { Field } from '../../ui/parts.tsx';
+} from '../records/files/weatherCsv.ts';
+import { failureWords } from '../ui/failureWords.ts';
+import { Field } from '../ui/parts.tsx';
 
 const WHY: Record<BadRow['why'], string> = {
   date: 'date not read',
@@ -20,7 +20,7 @@ const WHY: Record<BadRow['why'], string> = {
 };
 
 /** Reads a station's file: the gardener says which column is which and sees the first days as understood. */
-export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): void }) {
+export function WeatherFile({ onDays, hint }: { onDays(days: ObservedDay[] | null): void; hint: string }) {
   const [table, setTable] = useState<CsvTable | null>(null);
   const [columns, setColumns] = useState<WeatherColumns | null>(null);
   const [problem, setProblem] = useState('');
@@ -64,10 +64,7 @@ export function WeatherFile({ onDays }: { onDays(days: ObservedDay[] | null): vo
   );
   return (
     <div className="flex flex-col gap-3">
-      <Field
-        label="Daily weather, CSV"
-        hint="A year or more, one row a day: date, lowest, highest, rain. Gaps are allowed."
-      >
+      <Field label="Daily weather, CSV" hint={hint}>
         {(id) => (
           <input
             id={id}

@@ -1,0 +1,61 @@
+import { Pin } from 'lucide-react';
+import { type Sample } from '../../core/choose/choose.ts';
+import type { Bed, Cover, Garden } from '../../records/types.ts';
+import { Figures } from './Figures.tsx';
+import { COLUMN, LEFT, Samples } from './Samples.tsx';
+import { YEARS } from './useGapForm.ts';
+
+interface Props {
+  samples: Sample[];
+  chosenId: string | null;
+  choose(id: string): void;
+  pinned: ReadonlySet<string>;
+  pin(id: string): void;
+  freeDay: number;
+  plantDay: number;
+  garden: Garden;
+  bed: Bed;
+  coverOf(sample: Sample): Cover;
+}
+
+/** Names, hanging samples and figures, column under column. */
+export function Hanging({ samples, chosenId, choose, pinned, pin, freeDay, plantDay, ...rest }: Props) {
+  return (
+    <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Samples in the gap">
+      <div style={{ width: LEFT + samples.length * COLUMN }}>
+        <div className="flex" style={{ paddingLeft: LEFT }}>
+          {samples.map((s) => (
+            <div key={s.id} className="flex flex-col justify-end text-center" style={{ width: COLUMN }}>
+              <button
+                type="button"
+                aria-pressed={s.id === chosenId}
+                onClick={() => choose(s.id)}
+                className={`px-1 text-sm leading-tight ${s.id === chosenId ? 'font-bold underline' : ''}`}
+                style={{ minHeight: 40 }}
+              >
+                {s.name}
+              </button>
+              <button
+                type="button"
+                aria-label={`${pinned.has(s.id) ? 'Unpin' : 'Pin'} ${s.name.toLowerCase()}`}
+                aria-pressed={pinned.has(s.id)}
+                className="mx-auto flex h-7 w-10 items-center justify-center"
+                onClick={() => pin(s.id)}
+              >
+                <Pin size={15} strokeWidth={1.5} fill={pinned.has(s.id) ? '#9e3a2d' : 'none'} />
+              </button>
+            </div>
+          ))}
+        </div>
+        <Samples
+          samples={samples}
+          chosen={chosenId}
+          onChoose={choose}
+          freeDay={freeDay}
+          plantDay={plantDay}
+        />
+        <Figures samples={samples} chosenId={chosenId} years={YEARS} {...rest} />
+      </div>
+    </div>
+  );
+}

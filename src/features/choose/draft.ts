@@ -1,0 +1,91 @@
+import { findCrop, methods } from '../../catalogue/catalogue.ts';
+import { USUAL_SEED } from '../../core/seed/weight.ts';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { type AimStrands, type Sample } from '../../core/choose/choose.ts';
+import { datedPasses } from '../../core/plan/passes.ts';
+import type { Bed, Cover, Planting } from '../../records/types.ts';
+import { type BlockPart } from '../../records/verbs/verbs.ts';
+import { type GapForm } from './useGapForm.ts';
+import { type OpenGap } from './gap.ts';
+
+/** A sample as it would stand in the records of a bed. */
+export function coverOf(
+  sample: Sample,
+  bed: Bed,
+  form: Pick<GapForm, 'wayId' | 'plantOn'>,
+  aims: AimStrands[],
+  watered: boolean,
+): Cover {
+  const method = methods.find((m) => m.id === sample.best?.method);
+  return {
+    id: 'draft',
+    gardenId: bed.gardenId,
+    bedId: bed.id,
+    parts: sample.parts,
+    aims,
+    wayId: form.wayId,
+    rateTimes: sample.rateTimes,
+    weeksLate: 0,
+    strips: null,
+    eaten: false,
+    walk: null,
+    watered,
+    sowOn: isoOf(sample.sowDay),
+    sownOn: null,
+    seed: sample.parts.map((p) => ({
+      speciesId: p.speciesId,
+      ...USUAL_SEED,
+      used_g: null,
+      lotId: null,
+    })),
+    throws: 2,
+    method: method?.id ?? 'cut',
+    passes: method && sample.best ? datedPasses(method.passes, sample.best, dayOf(form.plantOn)) : [],
+    nextPlantingId: null,
+    plantBackOn: form.plantOn,
+    verdict: null,
+    endedOn: null,
+    note: '',
+  };
+}
+
+/** The next crop, where it is not planned yet, and the one before, where the gardener only now says what it was. */
+export function onBed(
+  cover: Cover,
+  bed: Bed,
+  gap: OpenGap,
+  form: Pick<GapForm, 'before' | 'free' | 'nextId' | 'way' | 'plantOn'>,
+  today: string,
+  newId: () => string,
+): BlockPart {
+  const crop = findCrop(form.nextId)!;
+  const planned = gap.next && gap.next.plantOn === form.plantOn && gap.next.cropId === form.nextId;
+  const nextId = planned ? gap.next!.id : newId();
+  const planting = (part: Partial<Planting>): Planting => ({
+    id: newId(),
+    gardenId: bed.gardenId,
+    bedId: bed.id,
+    cropId: form.nextId,
+    way: form.way,
+    plantOn: form.plantOn,
+    plantedOn: null,
+    clearOn: isoOf(dayOf(form.plantOn) + Math.round((crop.days[0] + crop.days[1]) / 2)),
+    clearedOn: null,
+    note: '',
+    ...part,
+  });
+  const plantings = planned ? [] : [planting({ id: nextId })];
+  if (form.before && !gap.before) {
+    const began = isoOf(dayOf(form.free) - 90);
+    plantings.push(
+      planting({
+        cropId: form.before,
+        plantOn: began,
+        plantedOn: began <= today ? began : null,
+        clearOn: form.free,
+        clearedOn: form.free <= today ? form.free : null,
+      }),
+    );
+  }
+  return { cover: { ...cover, id: newId(), bedId: bed.id, nextPlantingId: nextId }, plantings };
+}

@@ -1,0 +1,163 @@
+import { useState } from 'react';
+import { findSpecies } from '../../catalogue/catalogue.ts';
+import { parseLength_m } from '../../core/units/length.ts';
+import { saveLook } from '../../records/verbs/verbs.ts';
+import type { Bed, Cover, Look } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { failureWords } from '../../ui/failureWords.ts';
+import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
+import { STAGE_WORDS } from '../../ui/methodWords.ts';
+import { Field } from '../../ui/parts.tsx';
+
+/** A typed percentage as a share; null for nothing typed, NaN for what is none. */
+function share(text: string): number | null {
+  if (text.trim() === '') return null;
+  const value = Number(text.replace(',', '.')) / 100;
+  return value >= 0 && value <= 1 ? value : Number.NaN;
+}
+
+/** What was seen, as little or as much as the gardener cares to enter. */
+export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
+  const { garden, today, hands, run } = useGarden();
+  const [on, setOn] = useState(today);
+  const [emergence, setEmergence] = useState('');
+  const [ground, setGround] = useState('');
+  const [height, setHeight] = useState('');
+  const [stage, setStage] = useState('');
+  const [alive, setAlive] = useState('');
+  const [weeds, setWeeds] = useState('');
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState('');
+  async function log() {
+    let height_m: number | null = null;
+    if (height.trim()) {
+      const read = parseLength_m(
+        /[a-z'"]/i.test(height) ? height : `${height} ${garden.units.length === 'imperial' ? 'in' : 'cm'}`,
+      );
+      if (!read.ok && read.failure.code !== 'length-range') return setProblem(failureWords(read.failure));
+      height_m = read.ok ? read.value : Number(read.failure.facts?.metres);
+      if (height_m > 6) return setProblem('That is taller than any cover. Check the unit.');
+    }
+    if ([ground, alive].some((t) => Number.isNaN(share(t))))
+      return setProblem('Ground covered and plants alive are percentages: write a number from 0 to 100.');
+    setProblem('');
+    const look: Look = {
+      id: hands.newId(),
+      gardenId: garden.id,
+      bedId: bed.id,
+      coverId: cover.id,
+      on,
+      emergence: (emergence || null) as Look['emergence'],
+      cover: share(ground),
+      height_m,
+      stage: (stage || null) as Look['stage'],
+      alive: share(alive),
+      weeds: (weeds || null) as Look['weeds'],
+      note,
+    };
+    if (await run(saveLook(hands, look, cover))) {
+      setEmergence('');
+      setGround('');
+      setHeight('');
+      setStage('');
+      setAlive('');
+      setWeeds('');
+      setNote('');
+    }
+  }
+
+  return (
+    <form
+      className="grid max-w-2xl gap-4 sm:grid-cols-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void log();
+      }}
+    >
+      <DateField label="Day of the look" value={on} onChange={setOn} />
+      <SelectField
+        label="Has it come up?"
+        value={emergence}
+        options={[
+          ['', 'not looked at'],
+          ['none', 'nothing yet'],
+          ['some', 'here and there'],
+          ['even', 'evenly'],
+        ]}
+        onChange={setEmergence}
+      />
+      <Field
+        label="Ground covered by leaves, %"
+        hint="Look straight down at a few spots; how much soil is hidden?"
+      >
+        {(id) => (
+          <input
+            id={id}
+            type="number"
+            min={0}
+            max={100}
+            inputMode="numeric"
+            className="input"
+            value={ground}
+            onChange={(e) => setGround(e.target.value)}
+          />
+        )}
+      </Field>
+      <TextField
+        label={`Height, ${garden.units.length === 'imperial' ? 'inches' : 'cm'}`}
+        decimal
+        value={height}
+        onChange={setHeight}
+      />
+      <SelectField
+        label={`Stage of the ${findSpecies(cover.parts[0]!.speciesId)!.name.toLowerCase()}`}
+        hint={stage ? STAGE_WORDS[stage]!.look : 'Choose one and read what to look for.'}
+        value={stage}
+        options={[
+          ['', 'not looked at'],
+          ...Object.entries(STAGE_WORDS).map(([k, w]) => [k, w.name] as const),
+        ]}
+        onChange={setStage}
+      />
+      <SelectField
+        label="Weeds"
+        value={weeds}
+        options={[
+          ['', 'not looked at'],
+          ['few', 'few'],
+          ['some', 'some'],
+          ['many', 'many'],
+        ]}
+        onChange={setWeeds}
+      />
+      <TextField
+        label="Alive after cold, % of plants"
+        hint="Part the leaves: a crown that is firm and white lives, whatever its leaves look like."
+        decimal
+        value={alive}
+        onChange={setAlive}
+      />
+      <div className="sm:col-span-2">
+        <Field label="Note">
+          {(id) => (
+            <textarea
+              id={id}
+              className="textarea"
+              rows={2}
+              value={note}
+              onChange={(e) => setNote(e.target.value)}
+            />
+          )}
+        </Field>
+      </div>
+      {problem && (
+        <p role="alert" className="text-madder font-semibold sm:col-span-2">
+          {problem}
+        </p>
+      )}
+      <button type="submit" className="btn btn-primary justify-self-start">
+        Log this look
+      </button>
+    </form>
+  );
+}

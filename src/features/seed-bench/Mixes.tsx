@@ -1,0 +1,228 @@
+import { useState } from 'react';
+import { coverName, findSpecies, species } from '../../catalogue/catalogue.ts';
+import { countShares, massShares, withShare } from '../../core/seed/shares.ts';
+import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
+import { removeRecipe, saveRecipe } from '../../records/verbs/seed.ts';
+import type { Recipe } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { Check, SelectField, TextField } from '../../ui/fields.tsx';
+import { failureWords } from '../../ui/failureWords.ts';
+import { Answer } from '../../ui/parts.tsx';
+import { PackList } from './ToBuy.tsx';
+
+/** Mixes under their names, with shares by weight and by number of seeds; changing one changes the other. */
+export function Mixes() {
+  const { garden, recipes, hands, run } = useGarden();
+  const [name, setName] = useState('');
+  const sorted = [...recipes].sort((a, b) => a.name.localeCompare(b.name));
+  return (
+    <>
+      <Answer
+        big={
+          recipes.length === 0
+            ? 'No mix kept yet'
+            : `${recipes.length} mix${recipes.length === 1 ? '' : 'es'} kept`
+        }
+      >
+        Shares stand by weight, as a scale sees them, and by number of seeds, as the bed sees them.
+      </Answer>
+      {sorted.map((r) => (
+        <MixCard
+          key={r.id}
+          recipe={r}
+          onSave={(next) => void run(saveRecipe(hands, next))}
+          onRemove={() => void run(removeRecipe(hands, r))}
+        />
+      ))}
+      <form
+        className="border-walnut flex max-w-xl flex-wrap items-end gap-3 border-t pt-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (!name.trim()) return;
+          void run(
+            saveRecipe(hands, {
+              id: hands.newId(),
+              gardenId: garden.id,
+              name: name.trim(),
+              parts: [
+                { speciesId: 'spring-oats', share: 0.5 },
+                { speciesId: 'common-vetch', share: 0.5 },
+              ],
+              ready: false,
+              packs: [],
+              rate_g_m2: null,
+            }),
+          ).then((ok) => ok && setName(''));
+        }}
+      >
+        <TextField label="Name of a new mix" value={name} onChange={setName} />
+        <button type="submit" className="btn" disabled={!name.trim()}>
+          Keep a mix of this name
+        </button>
+      </form>
+    </>
+  );
+}
+
+function MixCard({
+  recipe,
+  onSave,
+  onRemove,
+}: {
+  recipe: Recipe;
+  onSave(r: Recipe): void;
+  onRemove(): void;
+}) {
+  const [kind, setKind] = useState('phacelia');
+  const [rate, setRate] = useState('');
+  const [problem, setProblem] = useState('');
+  const sizes = recipe.parts.map((p) => findSpecies(p.speciesId)?.seed.thousandSeed_g ?? 10);
+  const mass = recipe.parts.map((p) => p.share);
+  const seeds = countShares(mass, sizes);
+  const put = (shares: number[]) =>
+    onSave({ ...recipe, parts: recipe.parts.map((p, i) => ({ ...p, share: shares[i]! })) });
+  const field = (label: string, value: number, set: (share: number) => void) => (
+    <input
+      type="number"
+      min={1}
+      max={99}
+      aria-label={label}
+      className="input input-sm w-20!"
+      key={value}
+      defaultValue={Math.round(value * 100)}
+      disabled={recipe.parts.length < 2}
+      onBlur={(e) => {
+        const v = Number(e.target.value) / 100;
+        if (v > 0 && v < 1 && Math.round(v * 100) !== Math.round(value * 100)) set(v);
+        else e.target.value = String(Math.round(value * 100));
+      }}
+    />
+  );
+  return (
+    <section className="border-linen border-t py-3">
+      <div className="flex flex-wrap items-baseline gap-3">
+        <h2 className="font-display text-lg font-bold">{recipe.name}</h2>
+        <span className="text-bark">{coverName(recipe.parts)}</span>
+        <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={onRemove}>
+          Take away
+        </button>
+      </div>
+      <table className="text-left">
+        <thead>
+          <tr>
+            <th className="pr-6">Kind</th>
+            <th className="pr-6">% by weight</th>
+            <th className="pr-6">% of the seeds</th>
+            <th>
+              <span className="sr-only">Drop</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {recipe.parts.map((p, i) => {
+            const n = findSpecies(p.speciesId)?.name ?? p.speciesId;
+            return (
+              <tr key={p.speciesId}>
+                <td className="pr-6">{n}</td>
+                <td className="pr-6">
+                  {field(`${n} in ${recipe.name}, % by weight`, mass[i]!, (s) => put(withShare(mass, i, s)))}
+                </td>
+                <td className="pr-6">
+                  {field(`${n} in ${recipe.name}, % of the seeds`, seeds[i]!, (s) =>
+                    put(massShares(withShare(seeds, i, s), sizes)),
+                  )}
+                </td>
+                <td>
+                  {recipe.parts.length > 1 && (
+                    <button
+                      type="button"
+                      className="btn btn-ghost btn-xs"
+                      onClick={() => {
+                        const parts = recipe.parts.filter((_, k) => k !== i);
+                        const sum = parts.reduce((s, x) => s + x.share, 0);
+                        onSave({ ...recipe, parts: parts.map((x) => ({ ...x, share: x.share / sum })) });
+                      }}
+                    >
+                      Drop {n.toLowerCase()}
+                    </button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <div className="mt-2 flex max-w-2xl flex-wrap items-end gap-3">
+        <SelectField
+          label={`Add to ${recipe.name}`}
+          value={kind}
+          options={species
+            .filter((s) => !recipe.parts.some((p) => p.speciesId === s.id))
+            .map((s) => [s.id, s.name] as const)}
+          onChange={setKind}
+        />
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            if (recipe.parts.some((p) => p.speciesId === kind)) return;
+            const one = 1 / (recipe.parts.length + 1);
+            onSave({
+              ...recipe,
+              parts: [
+                ...recipe.parts.map((p) => ({ ...p, share: p.share * (1 - one) })),
+                { speciesId: kind, share: one },
+              ],
+            });
+          }}
+        >
+          Add it
+        </button>
+        <Check
+          label="Bought ready mixed"
+          checked={recipe.ready}
+          onChange={(ready) => onSave({ ...recipe, ready })}
+        />
+      </div>
+      {recipe.ready && (
+        <div className="mt-2 max-w-2xl">
+          <p>
+            Rate on its bag:{' '}
+            {recipe.rate_g_m2
+              ? `${Number(recipe.rate_g_m2.toPrecision(3))} g/m² (${Number(rateIn(recipe.rate_g_m2, 'lb/acre').toPrecision(3))} lb/acre)`
+              : 'not entered'}
+          </p>
+          <form
+            className="flex items-end gap-3"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const read = parseRate_g_m2(rate);
+              setProblem(read.ok ? '' : failureWords(read.failure));
+              if (read.ok) onSave({ ...recipe, rate_g_m2: read.value });
+            }}
+          >
+            <TextField
+              label="Rate, as the bag says it"
+              hint="15 g/m², 120 lb/acre, 3 oz/100 ft²"
+              value={rate}
+              onChange={setRate}
+            />
+            <button type="submit" className="btn">
+              Keep the rate
+            </button>
+          </form>
+          {problem && (
+            <p role="alert" className="text-madder font-semibold">
+              {problem}
+            </p>
+          )}
+          <PackList
+            packs={recipe.packs}
+            name={recipe.name}
+            onChange={(packs) => onSave({ ...recipe, packs })}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,122 @@
+import { Link } from 'react-router';
+import { findSpecies } from '../../catalogue/catalogue.ts';
+import { showArea, showMass } from '../../core/units/show.ts';
+import { RATE_UNIT_NAMES, rateIn, type RateUnit } from '../../core/units/rate.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
+import { showIso } from '../../ui/dates.ts';
+import { SelectField } from '../../ui/fields.tsx';
+import { Answer } from '../../ui/parts.tsx';
+import { type PlannedSowing } from './needs.ts';
+
+/** Every planned sowing with its weights; the ticked ones go onto weigh cards. */
+export function ToWeigh({ sowings }: { sowings: PlannedSowing[] }) {
+  const { garden } = useGarden();
+  const [off, setOff] = useDraft<string[]>(`cards ${garden.id}`, []);
+  const [unit, setUnit] = useDraft<RateUnit>(
+    'rate-unit',
+    garden.units.mass === 'imperial' ? 'oz/100 ft²' : 'g/m²',
+  );
+  if (sowings.length === 0)
+    return (
+      <Answer big="Nothing to weigh">
+        No sowing is planned. Choose a cover for a gap on the Cloth and its seed comes to this bench.
+      </Answer>
+    );
+  const ticked = sowings.filter((s) => !off?.includes(s.cover.id));
+  const bySpecies = new Map<string, number>();
+  for (const s of ticked)
+    for (const w of s.weights) bySpecies.set(w.speciesId, (bySpecies.get(w.speciesId) ?? 0) + w.weigh_g);
+  const shownRate = (g_m2: number) => Number(rateIn(g_m2, unit ?? 'g/m²').toPrecision(3));
+  return (
+    <>
+      <Answer
+        big={
+          [...bySpecies]
+            .map(([id, g]) => `${showMass(g, garden.units)} ${findSpecies(id)!.name.toLowerCase()}`)
+            .join(' + ') || 'None ticked'
+        }
+      >
+        For {ticked.length} of {sowings.length} planned sowing{sowings.length === 1 ? '' : 's'}. Each weight
+        has its working behind it.
+      </Answer>
+      <div className="mb-3 flex flex-wrap items-end gap-4">
+        <div className="w-40">
+          <SelectField
+            label="Rates in"
+            value={unit ?? 'g/m²'}
+            options={RATE_UNIT_NAMES.map((u) => [u, u] as const)}
+            onChange={setUnit}
+          />
+        </div>
+        {ticked.length > 0 && (
+          <Link
+            className="btn btn-primary"
+            to={`/bench-cards?covers=${ticked.map((s) => s.cover.id).join(',')}`}
+          >
+            Weigh cards for {ticked.length === 1 ? 'this sowing' : `these ${ticked.length} sowings`}
+          </Link>
+        )}
+      </div>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Planned sowings">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-walnut border-b">
+              <th className="py-1 pr-3">Card</th>
+              <th className="pr-3">Bed</th>
+              <th className="pr-3">Sow on</th>
+              <th className="pr-3">Ground</th>
+              <th className="pr-3">Kind</th>
+              <th className="pr-3 text-right">Rate, {unit}</th>
+              <th className="pr-3 text-right">On the scale</th>
+              <th>Working</th>
+            </tr>
+          </thead>
+          <tbody>
+            {sowings.map((s) =>
+              s.weights.map((w, i) => (
+                <tr key={`${s.cover.id} ${w.speciesId}`} className={i === 0 ? 'border-linen border-t' : ''}>
+                  <td className="py-1 pr-3">
+                    {i === 0 && (
+                      <input
+                        type="checkbox"
+                        className="checkbox checkbox-sm"
+                        aria-label={`Card for bed ${s.bed.name}, ${s.name}`}
+                        checked={!off?.includes(s.cover.id)}
+                        onChange={(e) =>
+                          setOff(
+                            e.target.checked
+                              ? (off ?? []).filter((id) => id !== s.cover.id)
+                              : [...(off ?? []), s.cover.id],
+                          )
+                        }
+                      />
+                    )}
+                  </td>
+                  <td className="pr-3 font-bold">{i === 0 ? s.bed.name : ''}</td>
+                  <td className="pr-3 whitespace-nowrap">{i === 0 ? showIso(s.cover.sowOn) : ''}</td>
+                  <td className="pr-3 whitespace-nowrap">
+                    {i === 0 ? showArea(w.area_m2, garden.units) : ''}
+                  </td>
+                  <td className="pr-3">{findSpecies(w.speciesId)!.name}</td>
+                  <td className="pr-3 text-right">{shownRate(w.weigh_g / w.area_m2)}</td>
+                  <td className="pr-3 text-right font-bold whitespace-nowrap">
+                    {showMass(w.weigh_g, garden.units)}
+                  </td>
+                  <td>
+                    {i === 0 && (
+                      <Link className="underline" to={`/cover/${s.cover.id}/seed`}>
+                        Open
+                        <span className="sr-only"> the working for bed {s.bed.name}</span>
+                      </Link>
+                    )}
+                  </td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

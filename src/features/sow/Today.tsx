@@ -1,0 +1,202 @@
+import { useState } from 'react';
+import { findSpecies } from '../../catalogue/catalogue.ts';
+import { type SowToday, type SowVerdict } from '../../core/sowing/today.ts';
+import { showTemperature } from '../../core/units/show.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { fetchForecast, type ServiceForecast } from '../../ring/weatherService.ts';
+import type { Bed, Cover } from '../../records/types.ts';
+import { showDay, showWeekday } from '../../ui/dates.ts';
+import { failureWords } from '../../ui/failureWords.ts';
+import { Answer, Odds } from '../../ui/parts.tsx';
+
+const WAIT = {
+  rain: 'for rain',
+  warmth: 'for warmer ground',
+  heat: 'until the heat is over',
+  drain: 'until it has drained',
+  frost: 'until frost is past',
+} as const;
+const HOLD = {
+  drought:
+    'The ground is dry, no rain is in sight and there is no water: seed would swell and die. Look again in a week.',
+  frost: 'In most years a frost would kill the seedlings. Hold the seed.',
+  cold: 'The ground stays too cold for this seed for months. Hold the seed.',
+  thawed:
+    'Too few nights will freeze from here on to work seed into the ground. Rake it in in spring instead.',
+} as const;
+
+function headline(v: SowVerdict): string {
+  switch (v.code) {
+    case 'sow':
+      return 'Sow today';
+    case 'water-first':
+      return `Water first: ${v.mm} mm`;
+    case 'wait':
+      return `Wait until ${showDay(v.until)}, ${WAIT[v.why]}`;
+    case 'hold':
+      return 'Hold the seed';
+    case 'too-late':
+      return 'Too late for this cover';
+  }
+}
+
+/** Is today good? A verdict with its reason, and the last day that still works. */
+export function Today({
+  cover,
+  bed,
+  answer,
+  forecast,
+  onForecast,
+  cropUntil,
+}: {
+  cover: Cover;
+  bed: Bed;
+  answer: SowToday | undefined;
+  forecast: ServiceForecast | null;
+  onForecast(f: ServiceForecast): void;
+  /** Day on which a crop that still stands on the bed leaves it. */
+  cropUntil: number | undefined;
+}) {
+  const { garden, today } = useGarden();
+  const [problem, setProblem] = useState('');
+  const ask = async () => {
+    const r = await fetchForecast(garden, today);
+    setProblem(r.ok ? '' : failureWords(r.failure));
+    if (r.ok) onForecast(r.value);
+  };
+  if (!answer) return <p className="text-bark py-4">Weighing today’s ground and weather…</p>;
+  const t = (c: number) => showTemperature(c, garden.units);
+  const wet = answer.moisture < 0.35 ? 'dry' : answer.moisture < 0.7 ? 'moist' : 'wet';
+  return (
+    <section aria-label="Is today good?">
+      <Answer big={headline(answer.verdict)}>{reason(answer, wet, t)}</Answer>
+      {cropUntil !== undefined && cover.wayId !== 'standing-crop' && (
+        <p className="mb-3 max-w-2xl font-bold">
+          A crop stands on bed {bed.name} until {showDay(cropUntil)}: all this is for seed thrown under it
+          today.
+        </p>
+      )}
+      <dl className="grid max-w-2xl grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
+        <Fact
+          name="Seed bed now"
+          value={`${t(answer.soil_c)}, ${wet}`}
+          note={`${findSpecies(answer.needsSpecies)?.name.toLowerCase()} needs ${t(answer.needs_c)}`}
+        />
+        <Fact
+          name="Rain, next 7 days"
+          value={`${Math.round(answer.rainNext7_mm)} mm`}
+          note={answer.forecastDays > 0 ? 'forecast' : 'a usual year here'}
+        />
+        <Fact
+          name="Hottest, next 10 days"
+          value={t(answer.hottestNext10_c)}
+          note={answer.forecastDays > 0 ? 'forecast' : 'a usual year here'}
+        />
+        <div>
+          <dt className="text-bark">A stand, sown today</dt>
+          <dd>
+            <Odds odds={answer.stand} strong />
+          </dd>
+        </div>
+        <div>
+          <dt className="text-bark">A frost that kills, 25 days</dt>
+          <dd>
+            <Odds odds={answer.frostOdds} strong />
+          </dd>
+        </div>
+        {answer.opensOn ? (
+          <Fact name="Works again from" value={showDay(answer.opensOn)} note="a stand in six years of ten" />
+        ) : (
+          <Fact
+            name="Last day that works"
+            value={answer.worksUntil ? showDay(answer.worksUntil) : 'past'}
+            note={
+              answer.goodUntil ? `well until ${showDay(answer.goodUntil)}` : 'a stand in six years of ten'
+            }
+          />
+        )}
+      </dl>
+      {forecast ? (
+        <div className="mt-3 max-w-2xl">
+          <p className="text-sm">
+            <b>Simulated forecast</b> from the stand-in service, not weather of the world.
+          </p>
+          <ol
+            className="mt-1 flex gap-2 overflow-x-auto text-sm"
+            tabIndex={0}
+            aria-label="Ten days, simulated"
+          >
+            {forecast.days
+              .filter((d) => d.on > today)
+              .map((d) => (
+                <li key={d.on} className="border-linen min-w-14 border-l pl-2">
+                  <span className="block">{showWeekday(d.on)}</span>
+                  <span className="block whitespace-nowrap">
+                    {Math.round(d.tmin_c)}–{Math.round(d.tmax_c)}°
+                  </span>
+                  <span className="block whitespace-nowrap">
+                    {d.rain_mm > 0 ? `${d.rain_mm.toFixed(0)} mm` : 'dry'}
+                  </span>
+                </li>
+              ))}
+          </ol>
+        </div>
+      ) : (
+        <p className="mt-3">
+          <button type="button" className="btn" onClick={() => void ask()}>
+            Ask the weather service (simulated)
+          </button>{' '}
+          <span className="text-bark">Works without: then this site’s climate speaks.</span>
+        </p>
+      )}
+      {problem && (
+        <p role="status" className="mt-1 max-w-2xl">
+          {problem}
+        </p>
+      )}
+      {answer.verdict.code === 'too-late' && (
+        <p className="mt-2 max-w-2xl">
+          What still fits bed {bed.name} stands under Choose; a hardy grain is the usual last resort, straw
+          the next.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function reason(a: SowToday, wet: string, t: (c: number) => string): string {
+  const v = a.verdict;
+  const stand = `${Math.round(a.stand * 100)} years in 100 bring a stand`;
+  switch (v.code) {
+    case 'sow':
+      return `The seed bed is ${t(a.soil_c)} and ${wet}; ${stand} when it is sown today${a.standInWeek < a.stand - 0.08 ? `, ${Math.round(a.standInWeek * 100)} a week from now` : ''}.`;
+    case 'water-first':
+      return `The top is dry and only ${Math.round(a.rainNext7_mm)} mm are to be expected this week. Soak it the evening before, then keep it moist; ${stand}.`;
+    case 'wait':
+      return v.why === 'warmth'
+        ? `The seed bed is ${t(a.soil_c)}; slow seed is eaten seed.`
+        : v.why === 'drain'
+          ? 'Heavy rain is due: it floats seed into drifts and seals the ground.'
+          : v.why === 'heat'
+            ? `Days of ${t(a.hottestNext10_c)} on dry ground kill seed as it swells. ${Math.round(a.standInWeek * 100)} in 100 a week from now against ${Math.round(a.stand * 100)} today.`
+            : v.why === 'rain'
+              ? 'The ground is dry; rain is forecast then. Have the seed weighed.'
+              : `A frost kills the seedlings in ${Math.round(a.frostOdds * 100)} years of 100 when they are up this early.`;
+    case 'hold':
+      return HOLD[v.why];
+    case 'too-late':
+      return `Sown today it makes a stand in ${Math.round(a.stand * 100)} years of 100, and no better day is left before planting.`;
+  }
+}
+
+function Fact({ name, value, note }: { name: string; value: string; note: string }) {
+  return (
+    <div>
+      <dt className="text-bark">{name}</dt>
+      <dd>
+        <span className="font-bold">{value}</span>
+        <span className="text-bark block text-sm">{note}</span>
+      </dd>
+    </div>
+  );
+}

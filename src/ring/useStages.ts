@@ -1,0 +1,53 @@
+import { useEffect, useMemo, useState } from 'react';
+import { findWay } from '../catalogue/catalogue.ts';
+import { dayOf } from '../core/calendar/day.ts';
+import { type StandAnswer } from '../core/plan/plan.ts';
+import { viableRate_g_m2 } from '../core/seed/rate.ts';
+import { type Member } from '../core/stand/species.ts';
+import { failureWords } from '../ui/failureWords.ts';
+import { ask } from '../workers/core/client.ts';
+import { nextCropOf } from './asked.ts';
+import { useGarden } from './garden.tsx';
+
+const YEARS = 100;
+const FOLLOWED_D = 330;
+
+/** How a cover goes through its stages at this garden from one sowing day, in loam that is kept moist until it is up. */
+export function useStages(
+  members: Member[],
+  sowOn: string | null,
+): { stand?: StandAnswer; failure?: string } {
+  const { garden } = useGarden();
+  const key = useMemo(
+    () =>
+      sowOn === null
+        ? ''
+        : JSON.stringify({
+            site: garden.site,
+            soil: { texture: 'loam', fertility: 'fair' },
+            way: findWay('raked'),
+            watered: true,
+            members,
+            seed_g_m2: viableRate_g_m2(members, 1),
+            sowDay: dayOf(sowOn),
+            plantDay: dayOf(sowOn) + FOLLOWED_D,
+            next: nextCropOf('lettuce', 'transplant'),
+            methods: [],
+            looks: [],
+            today: dayOf(sowOn),
+            years: YEARS,
+          }),
+    [garden.site, members, sowOn],
+  );
+  const [state, setState] = useState<{ key: string; stand?: StandAnswer; failure?: string }>({ key: '' });
+  useEffect(() => {
+    if (!key) return;
+    const job = ask('forecast', JSON.parse(key) as Parameters<typeof ask<'forecast'>>[1]);
+    void job.answer.then((r) => {
+      if (r.ok) setState({ key, stand: r.value.stand });
+      else if (r.failure.code !== 'cancelled') setState({ key, failure: failureWords(r.failure) });
+    });
+    return () => job.cancel();
+  }, [key]);
+  return state.key === key ? state : {};
+}

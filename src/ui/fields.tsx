@@ -1,0 +1,152 @@
+import { Field } from './parts.tsx';
+
+/** A labelled choice from a list. */
+export function SelectField<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  hint,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange(value: T): void;
+  hint?: string;
+}) {
+  return (
+    <Field label={label} hint={hint}>
+      {(id) => (
+        <select id={id} className="select" value={value} onChange={(e) => onChange(e.target.value as T)}>
+          {options.map(([key, text]) => (
+            <option key={key} value={key}>
+              {text}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+/** A labelled day. */
+export function DateField({
+  label,
+  value,
+  onChange,
+  hint,
+  disabled,
+}: {
+  label: string;
+  value: string;
+  onChange(iso: string): void;
+  hint?: string;
+  disabled?: boolean;
+}) {
+  return (
+    <Field label={label} hint={hint}>
+      {(id) => (
+        <input
+          id={id}
+          type="date"
+          disabled={disabled}
+          className="input"
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** A labelled slider that shows its value in words. */
+export function RangeField({
+  label,
+  value,
+  shown,
+  min,
+  max,
+  step = 1,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  shown: string;
+  min: number;
+  max: number;
+  step?: number;
+  onChange(value: number): void;
+}) {
+  return (
+    <Field label={label}>
+      {(id) => (
+        <span className="flex items-center gap-3">
+          <input
+            id={id}
+            type="range"
+            className="accent-walnut min-w-0 flex-1"
+            min={min}
+            max={max}
+            step={step}
+            value={value}
+            aria-valuetext={shown}
+            onChange={(e) => onChange(Number(e.target.value))}
+          />
+          <output className="w-20 text-right whitespace-nowrap">{shown}</output>
+        </span>
+      )}
+    </Field>
+  );
+}
+
+/** A labelled line of text; `decimal` brings up figures on a phone. */
+export function TextField({
+  label,
+  value,
+  onChange,
+  hint,
+  decimal,
+}: {
+  label: string;
+  value: string;
+  onChange(text: string): void;
+  hint?: string;
+  decimal?: boolean;
+}) {
+  return (
+    <Field label={label} hint={hint}>
+      {(id) => (
+        <input
+          id={id}
+          className="input"
+          inputMode={decimal ? 'decimal' : undefined}
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** A tick with its words. */
+export function Check({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange(on: boolean): void;
+}) {
+  return (
+    <label className="flex items-center gap-2 py-0.5">
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
