@@ -1,18 +1,5 @@
 const shared = {
-  transform: {
-    '^.+\\.(ts|tsx)$': [
-      '@swc/jest',
-      {
-        jsc: {
-          parser: { syntax: 'typescript', tsx: true },
-          transform: { react: { runtime: 'automatic' } },
-          target: 'es2022',
-          experimental: { keepImportAttributes: true },
-        },
-        module: { type: 'es6' },
-      },
-    ],
-  },
+  transform: { '^.+\\.(ts|tsx)$': '<rootDir>/scripts/jest-bundle.mjs' },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
 };

@@ -5,6 +5,7 @@ import { type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeApp } from './app.ts';
+import { SimulatedScale } from './scale.ts';
 
 let server: Server;
 let base: string;
@@ -32,4 +33,43 @@ test('screens fall back to the page, missing files do not, assets are kept for g
   expect(deep.headers.get('cache-control')).toBe('no-cache');
   expect((await fetch(`${base}/gone.js`)).status).toBe(404);
   expect((await fetch(`${base}/assets/a.js`)).headers.get('cache-control')).toContain('immutable');
+});
+
+const normals =
+  'tmax=7,8,10,13,16,19,21,21,18,14,10,8&tmin=2,2,3,5,8,11,13,13,11,8,5,3&rain=80,60,60,50,55,55,60,70,75,90,90,90';
+
+test('the weather stand-in says that it is simulated, gives ten days in order, the same twice, and names a bad question', async () => {
+  const ask = async (from: string) =>
+    (await fetch(`${base}/api/forecast?from=${from}&${normals}`)).json() as Promise<{
+      simulated: boolean;
+      days: { on: string; tmin_c: number; tmax_c: number; rain_mm: number }[];
+    }>;
+  const got = await ask('2027-04-13');
+  expect([got.simulated, got.days.length, got.days[0]!.on, got.days[9]!.on]).toEqual([
+    true,
+    10,
+    '2027-04-14',
+    '2027-04-23',
+  ]);
+  expect(got.days.every((d) => d.tmax_c > d.tmin_c && d.rain_mm >= 0 && d.tmax_c > 2 && d.tmax_c < 26)).toBe(
+    true,
+  );
+  expect(await ask('2027-04-13')).toEqual(got);
+  expect(await ask('2027-04-14')).not.toEqual(got);
+  const bad = await fetch(`${base}/api/forecast?from=soon&${normals}`);
+  expect([bad.status, await bad.json()]).toEqual([400, { error: 'from must be a date like 2027-04-13' }]);
+  expect((await fetch(`${base}/api/oracle`)).status).toBe(404);
+});
+
+test('the scale settles on what was poured, tares it away, and never weighs less than nothing', () => {
+  const scale = new SimulatedScale();
+  const settled = () => Array.from({ length: 20 }, () => scale.tick()).at(-1)!;
+  scale.pour(120);
+  expect(scale.tick().steady).toBe(false);
+  expect(settled().grams).toBeCloseTo(120, 0);
+  scale.tare();
+  scale.pour(7.3);
+  expect(Math.abs(settled().grams - 7.3)).toBeLessThanOrEqual(0.11);
+  scale.pour(-999);
+  expect(settled()).toMatchObject({ simulated: true, grams: expect.closeTo(-120, 0) });
 });

@@ -2,6 +2,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
+import { standIns } from './standIns.ts';
 import { join } from 'node:path';
 
 /** Serves the build with a strict content security policy: nothing inline, nothing from elsewhere. */
@@ -31,6 +32,8 @@ export function makeApp(dist: string): Express {
       strictTransportSecurity: false,
     }),
   );
+  // Before compression, which would hold back the scale's readings.
+  app.use('/api', standIns());
   app.use(compression());
   app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
   app.use(express.static(dist, { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') }));

@@ -7,6 +7,7 @@ import { type Site, wetShareFrom } from '../../src/core/site/site.ts';
 import { fitSpread } from '../../src/core/site/spread.ts';
 import { dryMatterOn, makeCourse, nitrogenOn } from '../../src/core/stand/course.ts';
 import { makeEnsemble } from '../../src/core/stand/ensemble.ts';
+import { laterBy } from '../../src/core/stand/species.ts';
 import { growStand } from '../../src/core/stand/grow.ts';
 
 interface Target {
@@ -20,6 +21,9 @@ interface Target {
   nitrogenPct: { on: string; range: [number, number] } | null;
   survivalPct: [number, number] | null;
   watered: boolean;
+  irrigated: boolean;
+  /** Degree-days by which the cultivar of the trial flowers later than the catalogue's, from its published character. */
+  lateness_cd: number;
 }
 
 interface TargetSite extends Omit<Site, 'wetShare' | 'sdCold_c' | 'sdWarm_c'> {
@@ -39,6 +43,7 @@ export interface Line {
 
 const SOW_YEAR = 2025;
 /** Near: within this share of the range's width, or these days, of its edge. */
+const SINGLE_FIGURE_POINTS = 3;
 const NEAR = { days: 7, share: 0.3, points: 10 };
 
 const data = JSON.parse(readFileSync(new URL('./targets.json', import.meta.url), 'utf8')) as {
@@ -67,7 +72,9 @@ export function calibrate(years: number, only?: string[]): Line[] {
 }
 
 function runTarget(t: Target, site: Site, place: string, years: number): Line[] {
-  const members = membersOf(Object.entries(t.cover).map(([speciesId, share]) => ({ speciesId, share })));
+  const members = membersOf(Object.entries(t.cover).map(([speciesId, share]) => ({ speciesId, share }))).map(
+    (m) => ({ ...m, species: laterBy(m.species, t.lateness_cd) }),
+  );
   const sown = dayOf(`${SOW_YEAR}-${t.sown}`);
   const days = 340;
   const ensemble = makeEnsemble(site, sown, days, years, 4242);
@@ -91,6 +98,7 @@ function runTarget(t: Target, site: Site, place: string, years: number): Line[] 
         soil: { texture: 'loam', fertility: 'fair' },
         sownAt: 0,
         watered: t.watered,
+        irrigated: t.irrigated,
       },
       season,
       ensemble.variations[y]!,
@@ -153,7 +161,14 @@ function runTarget(t: Target, site: Site, place: string, years: number): Line[] 
   if (t.survivalPct) {
     const mean = meanOf(alive);
     const [a, b] = t.survivalPct;
-    add('survival', `${a}-${b} %`, `${mean.toFixed(0)} %`, judge(Math.round(mean), a, b, NEAR.points));
+    // A single figure has no spread of its own: about a hundred plants were looked at, which is two or three points either way.
+    const give = a === b ? SINGLE_FIGURE_POINTS : 0;
+    add(
+      'survival',
+      `${a}-${b} %`,
+      `${mean.toFixed(0)} %`,
+      judge(Math.round(mean), a - give, b + give, NEAR.points),
+    );
   }
   return lines;
 }
