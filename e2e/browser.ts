@@ -1,4 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { spawn } from 'node:child_process';
 import { type Server } from 'node:http';
 import { type AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
@@ -52,7 +53,7 @@ export async function openStage(viewport = { width: 1280, height: 800 }): Promis
     'request',
     (r) => !r.url().startsWith(base) && !/^(data|blob):/.test(r.url()) && wrongs.push(`outside: ${r.url()}`),
   );
-  page.setDefaultTimeout(30_000);
+  page.setDefaultTimeout(60_000);
   return {
     page,
     context,
@@ -60,6 +61,8 @@ export async function openStage(viewport = { width: 1280, height: 800 }): Promis
     wrongs,
     async close() {
       await context.close();
+      // The scale's readings are a connection that stays open.
+      server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
     },
   };
@@ -93,4 +96,50 @@ export async function downloaded(
   const chunks: Buffer[] = [];
   for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
   return { name: download.suggestedFilename(), text: Buffer.concat(chunks).toString('utf8') };
+}
+
+/** A browser with a profile on the disk that can be killed without warning and opened again. */
+export async function openLasting(profile: string, port = 0) {
+  const dist = fileURLToPath(new URL('../dist', import.meta.url));
+  const server: Server = await new Promise((resolve) => {
+    const s = makeApp(dist).listen(port, '127.0.0.1', () => resolve(s));
+  });
+  const at = (server.address() as AddressInfo).port;
+  // Playwright does not tell the process of a lasting profile: it is found by the port it is driven through.
+  const child = spawn(
+    process.env.CHROMIUM ?? '/usr/bin/chromium',
+    [
+      '--headless=new',
+      `--user-data-dir=${profile}`,
+      '--remote-debugging-port=0',
+      '--window-size=390,844',
+      ...FLAGS,
+      'about:blank',
+    ],
+    { stdio: ['ignore', 'ignore', 'pipe'], detached: true },
+  );
+  const address = await new Promise<string>((resolve) => {
+    let said = '';
+    child.stderr.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const found = /DevTools listening on (ws:\S+)/.exec(said);
+      if (found) resolve(found[1]!);
+    });
+  });
+  const driven = await chromium.connectOverCDP(address);
+  const page = await driven.contexts()[0]!.newPage();
+  page.setDefaultTimeout(60_000);
+  return {
+    page,
+    port: at,
+    base: `http://localhost:${at}`,
+    async kill() {
+      const gone = new Promise((resolve) => child.once('exit', resolve));
+      // The whole group at once, as a flat battery does.
+      process.kill(-child.pid!, 'SIGKILL');
+      await gone;
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+    },
+  };
 }

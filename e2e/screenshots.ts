@@ -45,6 +45,35 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
       await p.getByText('covers done').waitFor({ state: 'detached', timeout: 60_000 });
     },
   ],
+  [
+    'alter',
+    false,
+    async (p) => {
+      await p.goto(`${base}/bed/north-shore-bed-8/choose`);
+      await p.getByText('covers done').waitFor();
+      await p.getByText('covers done').waitFor({ state: 'detached', timeout: 60_000 });
+      await p.getByRole('button', { name: 'Alter it' }).click();
+      await p.getByText('Ready', { exact: true }).waitFor();
+    },
+  ],
+  [
+    'cover',
+    false,
+    async (p) => {
+      await p.goto(`${base}/covers/crimson-clover`);
+      await p.getByRole('cell', { name: 'Half in flower' }).waitFor();
+    },
+  ],
+  ['bench', false, async (p) => void (await p.goto(`${base}/bench/weigh`))],
+  [
+    'yard',
+    false,
+    async (p) => {
+      await p.goto(`${base}/yard`);
+      await p.getByRole('button', { name: /^Throw [\d,]+ seeds/ }).click();
+      await p.getByText('seeds a square metre lie').waitFor({ timeout: 20_000 });
+    },
+  ],
   ['ground', false, async (p) => void (await p.goto(`${base}/ground`))],
   ['seed', false, (p) => cover('10')(p, 'seed')],
   [
@@ -67,7 +96,14 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
   ['keep', false, async (p) => void (await p.goto(`${base}/keep`))],
   ['covers', false, async (p) => void (await p.goto(`${base}/covers`))],
   ['welcome', false, async (p) => void (await p.goto(`${base}/new`))],
-  ['sow-phone', true, (p) => cover('10')(p, 'sow')],
+  [
+    'sow-phone',
+    true,
+    async (p) => {
+      await cover('10')(p, 'sow');
+      await p.getByText('Last day that works').waitFor({ timeout: 20_000 });
+    },
+  ],
   [
     'look-phone',
     true,

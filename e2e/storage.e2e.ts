@@ -1,0 +1,207 @@
+import { afterAll, expect, jest, test } from '@jest/globals';
+import { type Page } from 'playwright-core';
+import { axe, closeBrowser, openStage } from './browser.ts';
+
+jest.setTimeout(420_000);
+afterAll(closeBrowser);
+
+const NOTE = 'slugs on the north edge';
+
+/** Types into the look without saving. */
+async function typeLook(page: Page) {
+  await page.getByLabel('Note').fill(NOTE);
+  await page.getByLabel('Ground covered by leaves, %').fill('64');
+}
+
+/** Every record of every table as text, so that "nothing was touched" can be compared whole. */
+const everything = (page: Page): Promise<string> =>
+  page.evaluate(
+    () =>
+      new Promise<string>((resolve, reject) => {
+        const opening = indexedDB.open('kilim');
+        opening.onerror = () => reject(new Error('cannot open'));
+        opening.onsuccess = () => {
+          const db = opening.result;
+          const names = [...db.objectStoreNames];
+          const tx = db.transaction(names);
+          const all: Record<string, unknown> = {};
+          for (const n of names) {
+            const req = tx.objectStore(n).getAll();
+            req.onsuccess = () => (all[n] = req.result);
+          }
+          tx.oncomplete = () => {
+            db.close();
+            resolve(JSON.stringify(all));
+          };
+        };
+      }),
+  );
+
+async function firstLook(page: Page, base: string) {
+  await page.goto(`${base}/open-demo/north-shore`);
+  await page.getByRole('img', { name: /Cloth of 14 beds/ }).waitFor();
+  await page.goto(`${base}/notebook`);
+  const link = await page.evaluate(
+    () =>
+      new Promise<string>((resolve) => {
+        const opening = indexedDB.open('kilim');
+        opening.onsuccess = () => {
+          const req = opening.result.transaction('covers').objectStore('covers').getAll();
+          req.onsuccess = () => {
+            opening.result.close();
+            const standing = (req.result as { id: string; sownOn?: string; deadOn?: string }[]).find(
+              (c) => c.sownOn && !c.deadOn,
+            );
+            resolve(standing!.id);
+          };
+        };
+      }),
+  );
+  await page.goto(`${base}/cover/${link}/look`);
+  await page.getByRole('button', { name: 'Log this look' }).waitFor();
+}
+
+test('when the browser has no room, or breaks off in the middle, it is said, typed text stays, nothing saved is touched, and trying again works', async () => {
+  const stage = await openStage();
+  const { page, base } = stage;
+  try {
+    await firstLook(page, base);
+    await typeLook(page);
+    const before = await everything(page);
+
+    // No room: every put is refused as the browser refuses it.
+    await page.evaluate(() => {
+      const w = window as unknown as { kept: typeof IDBObjectStore.prototype.put };
+      w.kept = IDBObjectStore.prototype.put;
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('no room', 'QuotaExceededError');
+      };
+    });
+    await page.getByRole('button', { name: 'Log this look' }).click();
+    await page.getByText(/no room left for this garden/).waitFor();
+    expect(await axe(page)).toEqual([]);
+    expect(await page.getByLabel('Note').inputValue()).toBe(NOTE);
+    expect(await everything(page)).toBe(before);
+
+    // Broken off: the record is put, then the whole transaction is torn away under it.
+    await page.evaluate(() => {
+      const w = window as unknown as { kept: typeof IDBObjectStore.prototype.put };
+      IDBObjectStore.prototype.put = function (...args) {
+        const request = w.kept.apply(this, args);
+        this.transaction.abort();
+        return request;
+      };
+    });
+    await page.getByRole('button', { name: 'Log this look' }).click();
+    await page.getByText(/broke off before this was saved/).waitFor();
+    expect(await page.getByLabel('Note').inputValue()).toBe(NOTE);
+    expect(await everything(page)).toBe(before);
+
+    await page.evaluate(() => {
+      const w = window as unknown as { kept: typeof IDBObjectStore.prototype.put };
+      IDBObjectStore.prototype.put = w.kept;
+    });
+    await page.getByRole('button', { name: 'Log this look' }).click();
+    await page.getByText(NOTE).waitFor();
+    await page.getByText(/broke off before this was saved/).waitFor({ state: 'detached' });
+  } finally {
+    await stage.close();
+  }
+});
+
+test('a browser killed while a garden is being brought in leaves all of it or none', async () => {
+  const stage = await openStage();
+  const { page, base } = stage;
+  try {
+    await firstLook(page, base);
+    const before = await everything(page);
+    for (const after of [0, 15, 60]) {
+      const doomed = await stage.context.newPage();
+      await doomed.goto(`${base}/new`);
+      await doomed.getByRole('button', { name: /Two Gums/ }).waitFor();
+      void doomed
+        .getByRole('button', { name: /Two Gums/ })
+        .click()
+        .catch(() => undefined);
+      await new Promise((resolve) => setTimeout(resolve, after));
+      await doomed.goto('chrome://crash').catch(() => undefined);
+      await doomed.close();
+      const now = JSON.parse(await everything(page)) as Record<string, { gardenId?: string; id: string }[]>;
+      const was = JSON.parse(before) as typeof now;
+      const came = now.gardens!.length - was.gardens!.length;
+      const beds = now.beds!.length - was.beds!.length;
+      expect([
+        [0, 0],
+        [1, 6],
+      ]).toContainEqual([came, beds]);
+    }
+  } finally {
+    await stage.close();
+  }
+});
+
+test('an older tab that holds the garden is named while this one waits, and a newer one asks this one to reload', async () => {
+  const stage = await openStage();
+  const { page, base } = stage;
+  const hold = (p: Page, version: number) =>
+    p.evaluate(
+      (v) =>
+        new Promise<void>((resolve) => {
+          const opening = indexedDB.open('kilim', v);
+          opening.onsuccess = () => {
+            (window as unknown as { held: IDBDatabase }).held = opening.result;
+            resolve();
+          };
+        }),
+      version,
+    );
+  try {
+    const old = await stage.context.newPage();
+    await old.goto(`${base}/icon.svg`);
+    await hold(old, 1);
+    await page.goto(`${base}/open-demo/north-shore`);
+    await page.getByText(/holds the garden open with an older Kilim/).waitFor();
+    expect(await axe(page)).toEqual([]);
+    await old.close();
+    await page.getByRole('img', { name: /Cloth of 14 beds/ }).waitFor();
+    expect(await page.getByRole('alert').count()).toBe(0);
+
+    const newer = await stage.context.newPage();
+    await newer.goto(`${base}/icon.svg`);
+    await hold(newer, 900);
+    await page.getByText(/A newer Kilim has opened this garden/).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page
+      .getByText(/A newer Kilim has opened this garden/)
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Reload' }).click();
+    await page.getByRole('heading', { name: 'This screen broke' }).waitFor();
+    await page.getByText(/A newer Kilim has opened this garden/).waitFor();
+  } finally {
+    await stage.close();
+  }
+});
+
+test('it can be installed: manifest, icons and service worker satisfy the browser', async () => {
+  const stage = await openStage();
+  const { page, base } = stage;
+  try {
+    await page.goto(base);
+    await page.getByRole('button', { name: 'Make this garden' }).waitFor();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    const cdp = await stage.context.newCDPSession(page);
+    const manifest = await cdp.send('Page.getAppManifest');
+    expect(manifest.errors).toEqual([]);
+    expect(JSON.parse(manifest.data!)).toMatchObject({
+      name: 'Kilim',
+      display: 'standalone',
+      start_url: '/',
+    });
+    const { installabilityErrors } = await cdp.send('Page.getInstallabilityErrors');
+    // The test browser is a private window, which never installs; every other objection would be ours.
+    expect(installabilityErrors.map((e) => e.errorId).filter((id) => id !== 'in-incognito')).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});
