@@ -48,7 +48,11 @@ export async function openStage(viewport = { width: 1280, height: 800 }): Promis
   const wrongs: string[] = [];
   page.on('console', (m) => m.type() === 'error' && wrongs.push(`console: ${m.text()}`));
   page.on('pageerror', (e) => wrongs.push(`page: ${e.message}`));
-  page.on('requestfailed', (r) => wrongs.push(`failed: ${r.url()} ${r.failure()?.errorText}`));
+  page.on('requestfailed', (r) => {
+    // Given up by the page itself when it is left; a server that fails says otherwise.
+    const why = r.failure()?.errorText;
+    if (why !== 'net::ERR_ABORTED') wrongs.push(`failed: ${r.url()} ${why}`);
+  });
   page.on(
     'request',
     (r) => !r.url().startsWith(base) && !/^(data|blob):/.test(r.url()) && wrongs.push(`outside: ${r.url()}`),
@@ -71,6 +75,28 @@ export async function openStage(viewport = { width: 1280, height: 800 }): Promis
 export async function closeBrowser(): Promise<void> {
   await browser?.close();
   browser = undefined;
+}
+
+/** Makes a garden under a cool maritime climate with a sheet and water, and brings beds of these sizes in, named by the letter. */
+export async function makeGarden(
+  page: Page,
+  garden: { name: string; latitude: number; letter: string; sizes: string[] },
+): Promise<void> {
+  await page.getByLabel('Name of the garden').fill(garden.name);
+  await page.getByLabel('Pick a climate').check();
+  await page.getByLabel('Latitude in degrees').fill(String(garden.latitude));
+  await page.getByLabel('Climate', { exact: true }).selectOption('cool-maritime');
+  for (const tool of ['Opaque sheet and weights', 'Hose or watering can'])
+    await page.getByLabel(tool, { exact: true }).check();
+  await page.getByRole('button', { name: 'Make this garden' }).click();
+  await page.getByRole('link', { name: 'Add beds under Ground' }).click();
+  const rows = garden.sizes.map((size, i) => `${garden.letter}${i + 1},${size}`);
+  await page.getByLabel('Or bring many beds in at once').setInputFiles({
+    name: 'beds.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`name,size\n${rows.join('\n')}`),
+  });
+  await page.getByRole('link', { name: `${garden.letter}${rows.length}`, exact: true }).waitFor();
 }
 
 /** What axe objects to on the screen as it stands. */

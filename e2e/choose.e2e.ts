@@ -4,7 +4,7 @@ import { climates, crops, findWay, membersOf, methods, mixes } from '../src/cata
 import { dayOf } from '../src/core/calendar/day.ts';
 import { type ChooseInput, gapEnsemble, sampleFor } from '../src/core/choose/choose.ts';
 import { siteFromPattern } from '../src/core/site/pattern.ts';
-import { axe, closeBrowser, openStage } from './browser.ts';
+import { axe, closeBrowser, makeGarden, openStage } from './browser.ts';
 
 jest.setTimeout(420_000);
 afterAll(closeBrowser);
@@ -91,22 +91,12 @@ test('in the south a gap is chosen for in its own seasons, and beds that share a
     await page.goto(`${base}/open-demo/two-gums`);
     await page.getByRole('img', { name: /Cloth of 6 beds/ }).waitFor();
     await page.goto(`${base}/new`);
-    await page.getByLabel('Name of the garden').fill('South Block');
-    await page.getByLabel('Pick a climate').check();
-    await page.getByLabel('Latitude in degrees').fill('-41');
-    await page.getByLabel('Climate', { exact: true }).selectOption('cool-maritime');
-    for (const tool of ['Opaque sheet and weights', 'Hose or watering can'])
-      await page.getByLabel(tool, { exact: true }).check();
-    await page.getByRole('button', { name: 'Make this garden' }).click();
-    await page.getByRole('link', { name: 'Add beds under Ground' }).click();
-    await page.getByLabel('Or bring many beds in at once').setInputFiles({
-      name: 'beds.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(
-        `name,size\n${Array.from({ length: 20 }, (_, i) => `S${i + 1},1 m x 10 m`).join('\n')}`,
-      ),
+    await makeGarden(page, {
+      name: 'South Block',
+      latitude: -41,
+      letter: 'S',
+      sizes: Array.from({ length: 20 }, () => '1 m x 10 m'),
     });
-    await page.getByRole('link', { name: 'S20', exact: true }).waitFor();
     await page.getByRole('link', { name: 'S1', exact: true }).click();
     await page.getByRole('link', { name: 'Choose a cover for bed S1' }).click();
     // Autumn sowing in March, planting in October: a winter cover south of the line.

@@ -57,7 +57,13 @@ export function App() {
               path="*"
               element={
                 gardenId ? (
-                  <GardenRing gardenId={gardenId} tell={tell} wentWell={well} missing={welcome}>
+                  <GardenRing
+                    gardenId={gardenId}
+                    tell={tell}
+                    wentWell={well}
+                    missing={welcome}
+                    waiting={!trouble && <p className="text-bark p-6">Opening the garden…</p>}
+                  >
                     <Header say={say} />
                     <Routes>
                       <Route path="/" element={<Cloth />} />

@@ -1,4 +1,5 @@
 import { type KilimDatabase } from './db.ts';
+import { storageFailure } from './write.ts';
 
 /**
  * Trouble with the browser's database that no single write can report: another tab holds an older form open, so that this one
@@ -7,15 +8,32 @@ import { type KilimDatabase } from './db.ts';
  */
 export type StorageTrouble = 'storage-blocked' | 'storage-outdated' | 'storage-closed';
 
-/** Watches a database for as long as the page lives. `heard` gets null once the garden is open again. */
+/** Whether the database was refused because it is of a newer form than this page knows. */
+export function isOutdated(error: unknown): boolean {
+  const failed = storageFailure(error);
+  return !failed.ok && failed.failure.code === 'storage-outdated';
+}
+
+/** Opens a database and watches it for as long as the page lives. `heard` gets null once the garden is open again. */
 export function watchStorage(db: KilimDatabase, heard: (trouble: StorageTrouble | null) => void): void {
+  // A garden that has moved on is also shut; the reason outranks the fact.
+  let outdated = false;
+  const movedOn = () => {
+    outdated = true;
+    heard('storage-outdated');
+  };
   db.on('blocked', () => heard('storage-blocked'));
   db.on('ready', () => heard(null), true);
   db.on('versionchange', () => {
+    movedOn();
     // Let go at once: whoever asks for the newer form waits for this connection to close.
     db.close({ disableAutoOpen: true });
-    heard('storage-outdated');
     return false;
   });
-  db.on('close', () => heard('storage-closed'));
+  db.on('close', () => {
+    if (!outdated) heard('storage-closed');
+  });
+  db.open().then(undefined, (error: unknown) => {
+    if (isOutdated(error)) movedOn();
+  });
 }

@@ -4,6 +4,7 @@ import { isoOf } from '../core/calendar/day.ts';
 import { type Failure, type Result } from '../core/result/result.ts';
 import { storageFailure } from '../records/write.ts';
 import { KilimDatabase } from '../records/db.ts';
+import { isOutdated } from '../records/trouble.ts';
 import { type GardenContents, type Hands, readGarden } from '../records/verbs/verbs.ts';
 
 /** The thin ring between records and React: one database, one clock, the garden that is open. */
@@ -35,9 +36,18 @@ export function GardenRing(props: {
   wentWell(): void;
   children: ReactNode;
   missing: ReactNode;
+  waiting: ReactNode;
 }) {
   const { gardenId, tell, wentWell } = props;
-  const contents = useLiveQuery(async () => (await readGarden(hands.db, gardenId)) ?? null, [gardenId]);
+  const contents = useLiveQuery(async () => {
+    try {
+      return (await readGarden(hands.db, gardenId)) ?? null;
+    } catch (error) {
+      // The notice over every screen says it, and that reloading is the way on: this screen only waits.
+      if (isOutdated(error)) return undefined;
+      throw error;
+    }
+  }, [gardenId]);
   const ring = useMemo<Ring | null>(
     () =>
       contents
@@ -56,7 +66,7 @@ export function GardenRing(props: {
         : null,
     [contents, tell, wentWell],
   );
-  if (contents === undefined) return <p className="text-bark p-6">Opening the garden…</p>;
+  if (contents === undefined) return props.waiting;
   if (!ring) return props.missing;
   return <RingContext.Provider value={ring}>{props.children}</RingContext.Provider>;
 }

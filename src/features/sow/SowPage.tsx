@@ -33,7 +33,7 @@ export default function SowPage() {
     cover && bed && fetched !== undefined
       ? sowTodayInput(garden, bed, cover, plantings, weather, daysAhead(ahead, today), today)
       : undefined;
-  const answer = useSowToday(asked, cover?.id);
+  const { answer, busy } = useSowToday(asked, cover?.id);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const walk = walkOf(cover);
   const weights = weightsOf(cover, bed);
@@ -85,6 +85,7 @@ export default function SowPage() {
               cover={cover}
               bed={bed}
               answer={answer}
+              busy={busy}
               forecast={ahead}
               onForecast={setFetched}
               cropUntil={asked?.cropUntil}

@@ -45,6 +45,7 @@ export function Today({
   cover,
   bed,
   answer,
+  busy,
   forecast,
   onForecast,
   cropUntil,
@@ -52,6 +53,8 @@ export function Today({
   cover: Cover;
   bed: Bed;
   answer: SowToday | undefined;
+  /** Something has changed and is being worked out again. */
+  busy: boolean;
   forecast: ServiceForecast | null;
   onForecast(f: ServiceForecast): void;
   /** Day on which a crop that still stands on the bed leaves it. */
@@ -64,11 +67,13 @@ export function Today({
     setProblem(r.ok ? '' : failureWords(r.failure));
     if (r.ok) onForecast(r.value);
   };
-  if (!answer) return <p className="text-bark py-4">Weighing today’s ground and weather…</p>;
+  // As high as the verdict that follows, so that the steps below stay where the thumb is.
+  if (!answer)
+    return <p className="text-bark min-h-104 py-4 sm:min-h-72">Weighing today’s ground and weather…</p>;
   const t = (c: number) => showTemperature(c, garden.units);
   const wet = answer.moisture < 0.35 ? 'dry' : answer.moisture < 0.7 ? 'moist' : 'wet';
   return (
-    <section aria-label="Is today good?">
+    <section aria-label="Is today good?" aria-busy={busy}>
       <Answer big={headline(answer.verdict)}>{reason(answer, wet, t)}</Answer>
       {cropUntil !== undefined && cover.wayId !== 'standing-crop' && (
         <p className="mb-3 max-w-2xl font-bold">
