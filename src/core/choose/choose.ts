@@ -109,8 +109,11 @@ export const gapEnsemble = (input: Pick<ChooseInput, 'gap' | 'site' | 'years'>):
   );
 
 /** Grows and judges candidates one by one, likely ones first, so that a screen can show them while the rest are worked out. */
-export function* chooseSamples(input: ChooseInput, ensemble = gapEnsemble(input)): Generator<Sample, void> {
-  const room: CourseRoom = new Map();
+export function* chooseSamples(
+  input: ChooseInput,
+  ensemble = gapEnsemble(input),
+  room: CourseRoom = new Map(),
+): Generator<Sample, void> {
   const soil_c = ensemble.seasons[0]!.soil_c.slice(AHEAD_D, AHEAD_D + 14).reduce((s, t) => s + t / 14, 0);
   const likely = (c: Candidate) => Math.min(...c.members.map((m) => temperatureShare(m.species, soil_c)));
   const ordered = [...input.candidates].sort((a, b) => likely(b) - likely(a));

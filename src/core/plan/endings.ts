@@ -34,10 +34,8 @@ function bestStart(grown: GrownPlan, method: MethodHere, notBefore: number): End
   const usable = method.missing.length === 0;
   const { starts, step } = startsToTry(grown, ending, notBefore, usable ? MOST_STARTS : UNUSABLE_STARTS);
   const every = searchYears(grown.courses.length, usable ? SEARCH_YEARS : UNUSABLE_SEARCH_YEARS);
-  const tried: Tried[] = starts.map((start) => ({
-    start,
-    inTime: starts.length === 1 ? 0 : oddsInTime(grown, ending, start, every),
-  }));
+  const odds = starts.length === 1 ? [0] : oddsInTime(grown, ending, starts, every);
+  const tried: Tried[] = starts.map((start, k) => ({ start, inTime: odds[k]! }));
   let best = 0;
   for (const t of tried) if (t.inTime > best) best = t.inTime;
   const near = tried.filter((t) => t.inTime >= best - WINDOW_SLACK && t.inTime > 0);
@@ -88,32 +86,32 @@ const scratch = newYearEnd();
 const inTime = (end: YearEnd, grown: GrownPlan, ending: Ending): boolean =>
   end.readyAt <= grown.plan.plantAt && (end.stageAtEnd < 5 || ending.course.waits === 'seed');
 
-function oddsInTime(grown: GrownPlan, ending: Ending, start: number, years: number[]): number {
+/** Odds of being over in time for each start: year by year, so that one course at a time is read. */
+function oddsInTime(grown: GrownPlan, ending: Ending, starts: number[], years: number[]): number[] {
   const { ensemble, courses, weights } = grown;
-  let yes = 0;
+  const yes = new Array<number>(starts.length).fill(0);
   let total = 0;
   for (const y of years) {
     const w = weights ? weights[y]! : 1;
     total += w;
-    const end = endStand(
-      ending,
-      start,
-      courses[y]!,
-      ensemble.seasons[y]!,
-      ensemble.variations[y]!,
-      scratch,
-      false,
-    );
-    if (inTime(end, grown, ending)) yes += w;
+    const season = ensemble.seasons[y]!;
+    const v = ensemble.variations[y]!;
+    for (let k = 0; k < starts.length; k++) {
+      const end = endStand(ending, starts[k]!, courses[y]!, season, v, scratch, false);
+      if (inTime(end, grown, ending)) yes[k]! += w;
+    }
   }
-  return total > 0 ? yes / total : 0;
+  return yes.map((n) => (total > 0 ? n / total : 0));
 }
 
-/** One method begun on one day, over all years. */
-export function tryStart(grown: GrownPlan, ending: Ending, start: number): YearEnd[] {
-  const { ensemble, courses } = grown;
+/** Room for the years of one ending; written over by the next. */
+const room: YearEnd[] = [];
+
+/** One method begun on one day, over all years. Take what you need before the next call. */
+function tryStart({ ensemble, courses }: GrownPlan, ending: Ending, start: number): YearEnd[] {
+  while (room.length < courses.length) room.push(newYearEnd());
   return courses.map((course, y) =>
-    endStand(ending, start, course, ensemble.seasons[y]!, ensemble.variations[y]!, newYearEnd()),
+    endStand(ending, start, course, ensemble.seasons[y]!, ensemble.variations[y]!, room[y]!),
   );
 }
 

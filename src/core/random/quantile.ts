@@ -9,7 +9,16 @@ export const quantile = (values: ArrayLike<number>, p: number, weights?: ArrayLi
 function quantiles(values: ArrayLike<number>, at: number[], weights?: ArrayLike<number>): number[] {
   const n = values.length;
   if (n === 0) return at.map(() => Number.POSITIVE_INFINITY);
-  return weights ? weighted(values, at, weights) : even(Float64Array.from(values).sort(), at);
+  return weights ? weighted(values, at, weights) : even(inOrder(values), at);
+}
+
+let sorting = new Float64Array(256);
+
+/** The values from low to high, in room that the next call writes over. */
+function inOrder(values: ArrayLike<number>): Float64Array {
+  if (sorting.length < values.length) sorting = new Float64Array(2 * values.length);
+  sorting.set(values);
+  return sorting.subarray(0, values.length).sort();
 }
 
 function even(sorted: Float64Array, at: number[]): number[] {

@@ -47,11 +47,11 @@ test('drainage carries nitrogen off, none drains none; rich ground frees more; f
   const st = startSoil(loam);
   const before = st.mineral_g_m2;
   st.drainedToday_mm = 220;
-  nitrogenDay(st, loam, Float64Array.of(0), 0);
+  nitrogenDay(st, Float64Array.of(0), 0);
   expect(st.mineral_g_m2).toBeCloseTo(before * Math.exp(-1), 6);
   const freed = (fertility: 'lean' | 'rich') => {
     const s = startSoil({ texture: 'loam', fertility });
-    nitrogenDay(s, { texture: 'loam', fertility }, Float64Array.of(1), 0);
+    nitrogenDay(s, Float64Array.of(1), 0);
     return s.mineralised_g_m2;
   };
   expect(freed('rich')).toBeGreaterThan(freed('lean') * 3);

@@ -5,11 +5,15 @@ import {
   type Soil,
   START_NITROGEN_G_M2,
 } from './soil.ts';
+import { higher, lower } from '../units/bounds.ts';
 import { exp } from '../units/exact.ts';
 
 /** Water and mineral nitrogen of a bed between days, with the sums that close their balances. Written over day by day. */
 export interface SoilState {
   capacity_mm: number;
+  /** Reciprocals of it, and of the water under which drought is felt. */
+  perCapacity: number;
+  perStress: number;
   root_mm: number;
   seedZone_mm: number;
   /** Water stress of today, 1 none, 0 full. */
@@ -19,6 +23,8 @@ export interface SoilState {
   watering_mm: number;
   intercepted: number;
   mineral_g_m2: number;
+  /** Nitrogen that moist soil at 15 °C frees in a day. */
+  frees_g_m2_d: number;
   rain_mm: number;
   watered_mm: number;
   used_mm: number;
@@ -33,6 +39,7 @@ const START_SHARE = 0.7;
 const STRESS_SHARE = 0.4;
 /** Drainage that carries off about two thirds of the mineral nitrogen. */
 const LEACH_SCALE_MM = 220;
+const PER_LEACH = 1 / LEACH_SCALE_MM;
 /** Crop coefficient of a closed cover (FAO-56: 1.0-1.1). */
 const CLOSED_COVER = 1.05;
 /** Evaporation from bare, evenly wetted ground against ET0 (FAO-56 gives 0.3-0.9 by wetting). */
@@ -46,10 +53,13 @@ const RISE_PER_D = 0.1;
 export function startSoil(soil: Soil, st = {} as SoilState): SoilState {
   const capacity = AVAILABLE_WATER_MM[soil.texture];
   st.capacity_mm = capacity;
+  st.perCapacity = 1 / capacity;
+  st.perStress = 1 / (capacity * STRESS_SHARE);
   st.root_mm = capacity * START_SHARE;
   st.seedZone_mm = SEED_ZONE_MM;
   st.stress = 1;
   st.mineral_g_m2 = START_NITROGEN_G_M2[soil.fertility];
+  st.frees_g_m2_d = MINERALISED_G_M2_D[soil.fertility];
   st.drainedToday_mm = 0;
   st.watering_mm = 0;
   st.intercepted = 0;
@@ -79,16 +89,16 @@ export function waterDay(st: SoilState, sky: Sky, d: number): void {
   const et0_mm = sky.et0_mm[d]!;
   const wetIn = rain_mm + watering_mm;
   const before = st.root_mm;
-  const soilDemand = et0_mm * (1 - 0.8 * intercepted) * BARE_SOIL * Math.min(1, st.seedZone_mm * PER_WET_TOP);
-  st.stress = Math.min(1, before / (st.capacity_mm * STRESS_SHARE));
-  const use = Math.min(
+  const soilDemand = et0_mm * (1 - 0.8 * intercepted) * BARE_SOIL * lower(1, st.seedZone_mm * PER_WET_TOP);
+  st.stress = lower(1, before * st.perStress);
+  const use = lower(
     before + wetIn,
-    et0_mm * intercepted * CLOSED_COVER * st.stress + Math.min(soilDemand, before),
+    et0_mm * intercepted * CLOSED_COVER * st.stress + lower(soilDemand, before),
   );
   const full = before + wetIn - use;
   const drained = full > st.capacity_mm ? full - st.capacity_mm : 0;
   st.root_mm = full - drained;
-  const rise = RISE_PER_D * (SEED_ZONE_MM - st.seedZone_mm) * (st.root_mm / st.capacity_mm);
+  const rise = RISE_PER_D * (SEED_ZONE_MM - st.seedZone_mm) * (st.root_mm * st.perCapacity);
   const seedZone = st.seedZone_mm + wetIn + rise - soilDemand - et0_mm * intercepted * 0.15;
   st.seedZone_mm = seedZone < 0 ? 0 : seedZone > SEED_ZONE_MM ? SEED_ZONE_MM : seedZone;
   st.drainedToday_mm = drained;
@@ -99,10 +109,9 @@ export function waterDay(st: SoilState, sky: Sky, d: number): void {
 }
 
 /** Nitrogen freed by the soil today (doubling every 10 °C, less in dry ground) and carried off by what drained. */
-export function nitrogenDay(st: SoilState, soil: Soil, soilTempo: Float64Array, d: number): void {
-  const freed = MINERALISED_G_M2_D[soil.fertility] * soilTempo[d]! * Math.max(0.3, st.stress);
-  const leached =
-    st.drainedToday_mm > 0 ? st.mineral_g_m2 * (1 - exp(-st.drainedToday_mm / LEACH_SCALE_MM)) : 0;
+export function nitrogenDay(st: SoilState, soilTempo: Float64Array, d: number): void {
+  const freed = st.frees_g_m2_d * soilTempo[d]! * higher(0.3, st.stress);
+  const leached = st.drainedToday_mm > 0 ? st.mineral_g_m2 * (1 - exp(-st.drainedToday_mm * PER_LEACH)) : 0;
   st.mineral_g_m2 += freed - leached;
   st.mineralised_g_m2 += freed;
   st.leached_g_m2 += leached;

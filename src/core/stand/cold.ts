@@ -1,5 +1,6 @@
-import { type Species } from './species.ts';
+import { higher, lower, share01 } from '../units/bounds.ts';
 import { exp } from '../units/exact.ts';
+import { type Traits } from './traits.ts';
 
 /**
  * Answers: how cold can this plant get today before half of its kind die, and how cold does it get?
@@ -15,28 +16,23 @@ const HARDEN_BELOW_C = 10;
 const HARDEN_RATE = 1 / 130;
 const DEHARDEN_TIMES = 4;
 const SEEDLING_CD = 275;
+const PER_SEEDLING_CD = 1 / SEEDLING_CD;
 const SEEDLING_PENALTY_C = 3.5;
 
 export function hardenDay(hardening: number, mean_c: number): number {
   const pull = (HARDEN_BELOW_C - mean_c) * HARDEN_RATE;
-  return Math.max(0, Math.min(1, hardening + (pull > 0 ? pull : pull * DEHARDEN_TIMES)));
+  return share01(hardening + (pull > 0 ? pull : pull * DEHARDEN_TIMES));
 }
 
-export function lethal50_c(
-  species: Species,
-  hardening: number,
-  effective_cd: number,
-  plain_cd: number,
-): number {
-  const { hardened_c, tender_c } = species.cold;
-  if (effective_cd >= species.stages.bud_cd) return tender_c;
-  const youth = plain_cd < SEEDLING_CD ? SEEDLING_PENALTY_C * (1 - plain_cd / SEEDLING_CD) : 0;
-  return Math.min(tender_c, tender_c + hardening * (hardened_c - tender_c) + youth);
+export function lethal50_c(t: Traits, hardening: number, effective_cd: number, plain_cd: number): number {
+  if (effective_cd >= t.bud_cd) return t.tender_c;
+  const youth = plain_cd < SEEDLING_CD ? SEEDLING_PENALTY_C * (1 - plain_cd * PER_SEEDLING_CD) : 0;
+  return lower(t.tender_c, t.tender_c + hardening * (t.hardened_c - t.tender_c) + youth);
 }
 
-export function plantTemperature_c(species: Species, tmin_c: number, snow_cm: number): number {
-  if (species.cold.exposed === 'tops') return tmin_c + 1 + Math.min(5, snow_cm * 0.25);
-  return tmin_c + 4 + Math.max(0, -10 - tmin_c) * 0.2 + Math.min(10, snow_cm) * 0.25;
+export function plantTemperature_c(t: Traits, tmin_c: number, snow_cm: number): number {
+  if (t.topsExposed) return tmin_c + 1 + lower(5, snow_cm * 0.25);
+  return tmin_c + 4 + higher(0, -10 - tmin_c) * 0.2 + lower(10, snow_cm) * 0.25;
 }
 
 /** Share of plants that come through a worst margin (plant temperature minus LT50) in °C. */

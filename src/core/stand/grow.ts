@@ -1,14 +1,16 @@
 import { SEED_ZONE_MM, type Soil } from '../soil/soil.ts';
 import { type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
+import { higher, lower, share01 } from '../units/bounds.ts';
 import { type Season } from '../weather/season.ts';
 import { type Course } from './course.ts';
 import { type SowingWay, wayShare } from './emergence.ts';
-import { coverOf, criticalShare, lightLeft, turnoverAt20 } from './leaf.ts';
-import { type Plants, crowdingOf, emerge, fixation, makePlants, resetPlants, swell } from './plant.ts';
-import { type Gain, type Offer, type Traits, ageDay, gainDay, lossDay } from './plantDay.ts';
-import { type Member, sameShape } from './species.ts';
+import { criticalShare, lightLeft } from './leaf.ts';
+import { type Plant, crowdingOf, emerge, fixation, makePlant, resetPlant, swell } from './plant.ts';
+import { type Today, afterNight, ageDay, gainDay, lossDay, newToday } from './plantDay.ts';
+import { type Member } from './species.ts';
 import { daylengthFactors } from './stage.ts';
 import { warmthOf } from './thermal.ts';
+import { type Traits, traitsOf } from './traits.ts';
 
 /** What makes one plausible year differ from the next besides weather: variety, seed, soil, all that is not known. */
 export interface Variation {
@@ -62,47 +64,25 @@ const PER_THAW = 1 / (THAWED_C - FROZEN_C);
 
 /** Room that growing one plan needs; made once and written over for every year. */
 export interface GrowRoom {
-  plants: Plants;
+  plants: Plant[];
   soil: SoilState;
-  potential: number[];
+  today: Today;
   traits: Traits[];
-  offer: Offer;
-  gain: Gain;
+  /** Per member: share of viable seed that can come up this way, and of wanted nitrogen that it takes from the air on this ground. */
+  potential: number[];
+  fixes: number[];
   /** The heaviest stand of these kinds that is reported, g/m2. */
   heaviest_g_m2: number;
 }
 
-export const makeGrowRoom = (input: StandInput): GrowRoom => ({
-  plants: makePlants(input.members.length),
-  soil: startSoil(input.soil),
-  offer: {
-    par_MJ: 0,
-    intercepted: 0,
-    pull: 0,
-    critical: 0,
-    thawed: 0,
-    brake: 0,
-    waterStress: 0,
-    mineral_g_m2: 0,
-    stage: 0,
-    warmth: 0,
-    frosty: false,
-    airTempo: 0,
-  },
-  gain: { made_g_m2: 0, taken_g_m2: 0, fixed_g_m2: 0, lost_g_m2: 0 },
-  potential: input.members.map((m) => wayShare(m.species, input.way)),
-  heaviest_g_m2: input.members.reduce((sum, m) => sum + m.share * m.species.growth.max_g_m2, 0),
-  traits: input.members.map(({ species }) => ({
-    species: sameShape(species),
-    extinction: species.growth.extinction,
-    span_c: species.thermal.opt_c - species.thermal.base_c,
-    rue_g_MJ: species.growth.rue_g_MJ,
-    cap_g_m2_d: species.growth.cap_g_m2_d,
-    turnover: turnoverAt20(species),
-    fixation: fixation(species.nitrogen.fixedShare, input.soil),
-    legume: species.role === 'legume',
-    heatKill_c: species.heatKill_c ?? Infinity,
-  })),
+export const makeGrowRoom = ({ members, soil, way }: StandInput): GrowRoom => ({
+  plants: members.map(makePlant),
+  soil: startSoil(soil),
+  today: newToday(),
+  traits: members.map((m) => traitsOf(m.species)),
+  potential: members.map((m) => wayShare(m.species, way)),
+  fixes: members.map((m) => fixation(m.species.nitrogen.fixedShare, soil)),
+  heaviest_g_m2: members.reduce((sum, m) => sum + m.share * m.species.growth.max_g_m2, 0),
 });
 
 /**
@@ -119,25 +99,18 @@ export function growStand(
   out: Course,
   room: GrowRoom = makeGrowRoom(input),
 ): Course {
-  const { members, soil, sownAt } = input;
+  const { members, sownAt } = input;
+  const { plants, traits, today } = room;
   const n = members.length;
-  const p = room.plants;
-  const st = startSoil(soil, room.soil);
-  resetPlants(p, room.potential);
+  const st = startSoil(input.soil, room.soil);
+  for (let s = 0; s < n; s++) resetPlant(plants[s]!, room.potential[s]!, room.fixes[s]!);
   clear(out, sownAt);
   out.water.start_mm = st.root_mm;
   out.soilNitrogen.start_g_m2 = st.mineral_g_m2;
   const warmths = members.map((m) => warmthOf(season, m.species.thermal));
   const lengths = members.map((m) => daylengthFactors(m.species, season.dayLength_h));
-  const { tmin_c, mean_c, soil_c, soilTempo, chill, airTempo } = season;
-  const canopyUntil = input.canopy?.until ?? -1;
-  const through = input.canopy?.lightThrough ?? 1;
-  const { alive, lai, dm, pull, emergence: up, n: nIn, height: tall } = p;
-  const { offer, gain } = room;
-  const { stage: stageOut, alive: aliveOut, dm_g_m2, n_g_m2, cover, height_m } = out;
-  const traits = room.traits;
   let waiting = n;
-  let crowding = 1;
+  today.crowding = 1;
   let taken = 0;
   let fixed = 0;
   let made_g = 0;
@@ -145,85 +118,118 @@ export function growStand(
 
   const until = Math.min(season.days, input.growUntil ?? season.days);
   for (let d = 0; d < until; d++) {
-    const shaded = d < canopyUntil;
-    let fi = 0;
-    for (let s = 0; s < n; s++) fi += lai[s]! * traits[s]!.extinction;
-    const intercepted = fi > 0 ? (1 - lightLeft(fi)) * crowding : 0;
-    let watering = 0;
-    if (d >= sownAt && waiting > 0 && input.watered && st.seedZone_mm < SEED_ZONE_MM * 0.5)
-      watering = SPRINKLE_MM;
-    if (input.irrigated && d >= sownAt && st.root_mm < st.capacity_mm * IRRIGATE_BELOW)
-      watering = IRRIGATION_MM;
-    st.watering_mm = watering;
-    st.intercepted = shaded ? Math.max(intercepted, 1 - through) : intercepted;
+    catchLight(room, input, d);
+    waterings(st, input, d, waiting > 0);
     waterDay(st, season, d);
-    nitrogenDay(st, soil, soilTempo, d);
+    nitrogenDay(st, season.soilTempo, d);
     if (d < sownAt) continue;
-
-    let totalDm = 0;
-    let lightPull = 0;
-    for (let s = 0; s < n; s++) {
-      totalDm += dm[s]!;
-      const own = lai[s]! * traits[s]!.extinction * (0.6 + tall[s]!);
-      pull[s] = own;
-      lightPull += own;
-    }
-    const full = totalDm / room.heaviest_g_m2;
-    offer.critical = totalDm > 100 ? criticalShare(totalDm) : 1;
-    offer.par_MJ = season.radiation_MJ[d]! * LIGHT_TO_PAR * (shaded ? through : 1);
-    offer.brake = Math.max(0, 1 - full * full * full);
-    offer.thawed = Math.max(0, Math.min(1, (soil_c[d]! - FROZEN_C) * PER_THAW));
-    offer.intercepted = intercepted;
-    offer.pull = lightPull;
-    offer.waterStress = st.stress;
-    offer.mineral_g_m2 = st.mineral_g_m2;
+    breakDay(room, input, season, d);
+    let living = waiting;
     let tallest = 0;
     let coverLeaf = 0;
     for (let s = 0; s < n; s++) {
       const t = traits[s]!;
+      const q = plants[s]!;
       const at = d * n + s;
-      if (up[s]! < 1) {
-        if (swell(p, s, t.species, soil_c[d]!, st.seedZone_mm * PER_SEED_ZONE, v.emergence)) {
-          emerge(p, s, members[s]!, input.seed_g_m2[s]!, out, d);
-          crowding = crowdingOf(members, out.plants_m2);
+      if (q.emergence < 1) {
+        if (swell(q, t, today)) {
+          emerge(q, s, members[s]!, input.seed_g_m2[s]!, v.emergence, out, d);
+          today.crowding = crowdingOf(members, out.plants_m2);
           waiting--;
         }
-        stageOut[at] = Math.min(0.99, up[s]!);
+        out.stage[at] = lower(0.99, q.emergence);
         continue;
       }
-      if (alive[s] === 0) {
-        // The dead keep the stage they reached.
-        stageOut[at] = stageOut[at - n]!;
-        continue;
+      if (q.alive > 0) {
+        today.warmth = warmths[s]![d]!;
+        today.daylength = lengths[s]![d]!;
+        ageDay(q, t, v, today);
+        lossDay(q, t, v, today);
+        lost_g += today.lost_g_m2;
       }
-      const warmth = warmths[s]![d]!;
-      const stage = ageDay(p, s, t, v, warmth, lengths[s]![d]!, chill[d]!, mean_c[d]!);
-      stageOut[at] = stage;
-      lossDay(p, s, t, v, season, d, gain);
-      lost_g += gain.lost_g_m2;
-      if (alive[s] === 0) continue;
-      const stood = dm[s]!;
-      offer.stage = stage;
-      offer.warmth = warmth;
-      offer.frosty = tmin_c[d]! < -1;
-      offer.airTempo = airTempo[d]!;
-      gainDay(p, s, t, v, offer, d, gain);
-      made_g += gain.made_g_m2;
-      lost_g += stood + gain.made_g_m2 - dm[s]!;
-      taken += gain.taken_g_m2;
-      fixed += gain.fixed_g_m2;
-      aliveOut[at] = alive[s]!;
-      dm_g_m2[at] = dm[s]!;
-      n_g_m2[at] = nIn[s]!;
-      if (alive[s]! > 0.02 && tall[s]! > tallest) tallest = tall[s]!;
-      coverLeaf += coverOf(t.species, lai[s]!);
+      // The dead keep the stage they reached.
+      out.stage[at] = q.stage;
+      if (q.alive === 0) continue;
+      living++;
+      const stood = q.dm;
+      gainDay(q, t, v, today, d);
+      made_g += today.made_g_m2;
+      lost_g += stood + today.made_g_m2 - q.dm;
+      taken += today.taken_g_m2;
+      fixed += today.fixed_g_m2;
+      out.alive[at] = q.alive;
+      out.dm_g_m2[at] = q.dm;
+      out.n_g_m2[at] = q.n;
+      if (q.alive > 0.02 && q.height > tallest) tallest = q.height;
+      coverLeaf += q.lai * t.coverPerLeaf;
     }
-    st.mineral_g_m2 = offer.mineral_g_m2;
-    if (coverLeaf > 0) cover[d] = (1 - lightLeft(coverLeaf)) * Math.min(1, crowding);
-    height_m[d] = tallest;
+    st.mineral_g_m2 = today.mineral_g_m2;
+    if (coverLeaf > 0) out.cover[d] = (1 - lightLeft(coverLeaf)) * lower(1, today.crowding);
+    out.height_m[d] = tallest;
+    if (living === 0) {
+      keepStages(out, plants, d + 1);
+      break;
+    }
   }
   close(out, st, taken, fixed, made_g, lost_g);
   return out;
+}
+
+/** Light that the leaves catch at dawn, and what they and a crop above them keep from the ground. */
+function catchLight({ plants, traits, today, soil: st }: GrowRoom, input: StandInput, d: number): void {
+  let leaf = 0;
+  for (let s = 0; s < plants.length; s++) leaf += plants[s]!.lai * traits[s]!.extinction;
+  const caught = leaf > 0 ? (1 - lightLeft(leaf)) * today.crowding : 0;
+  today.intercepted = caught;
+  const { canopy } = input;
+  st.intercepted = canopy && d < canopy.until ? higher(caught, 1 - canopy.lightThrough) : caught;
+}
+
+/** What the gardener waters today: a drying seed bed while seed waits in it, and a standing cover in drought where that is wanted. */
+function waterings(st: SoilState, input: StandInput, d: number, waiting: boolean): void {
+  st.watering_mm = 0;
+  if (d < input.sownAt) return;
+  if (waiting && input.watered && st.seedZone_mm < SEED_ZONE_MM * 0.5) st.watering_mm = SPRINKLE_MM;
+  if (input.irrigated && st.root_mm < st.capacity_mm * IRRIGATE_BELOW) st.watering_mm = IRRIGATION_MM;
+}
+
+/** The day's weather and what it offers to every member alike, into `room.today`. */
+function breakDay(room: GrowRoom, input: StandInput, season: Season, d: number): void {
+  const { plants, traits, today, soil: st } = room;
+  let totalDm = 0;
+  let pulls = 0;
+  for (let s = 0; s < plants.length; s++) {
+    const q = plants[s]!;
+    totalDm += q.dm;
+    q.pull = q.lai * traits[s]!.extinction * (0.6 + q.height);
+    pulls += q.pull;
+  }
+  const full = totalDm / room.heaviest_g_m2;
+  const shaded = input.canopy !== undefined && d < input.canopy.until;
+  const par_MJ = season.radiation_MJ[d]! * LIGHT_TO_PAR * (shaded ? input.canopy!.lightThrough : 1);
+  const soil_c = season.soil_c[d]!;
+  const tmin_c = season.tmin_c[d]!;
+  today.tmin_c = tmin_c;
+  today.tmax_c = season.tmax_c[d]!;
+  today.mean_c = season.mean_c[d]!;
+  today.snow_cm = season.snow_cm[d]!;
+  today.soil_c = soil_c;
+  today.chill = season.chill[d]!;
+  today.airTempo = season.airTempo[d]!;
+  today.afterNight = afterNight(tmin_c);
+  today.seedbed = st.seedZone_mm * PER_SEED_ZONE;
+  today.critical = criticalShare(totalDm);
+  today.brake = higher(0, 1 - full * full * full);
+  today.light_MJ =
+    par_MJ * today.intercepted * share01((soil_c - FROZEN_C) * PER_THAW) * today.brake * st.stress;
+  today.perPull = pulls > 0 ? 1 / pulls : 0;
+  today.mineral_g_m2 = st.mineral_g_m2;
+}
+
+/** A stand of which nothing lives grows no more: the dead keep the stage they reached. */
+function keepStages(out: Course, plants: Plant[], from: number): void {
+  for (let d = from; d < out.days; d++)
+    for (let s = 0; s < plants.length; s++) out.stage[d * plants.length + s] = plants[s]!.stage;
 }
 
 function clear(out: Course, sownAt: number): void {

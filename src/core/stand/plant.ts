@@ -1,63 +1,86 @@
 import { type Soil } from '../soil/soil.ts';
+import { higher, lower } from '../units/bounds.ts';
 import { type Course } from './course.ts';
 import { moistureRate, moistureShare, temperatureShare } from './emergence.ts';
 import { SPECIFIC_LEAF_AREA_M2_G } from './leaf.ts';
-import { type Member, type Species } from './species.ts';
+import { type Today } from './plantDay.ts';
+import { type Member } from './species.ts';
+import { type Traits } from './traits.ts';
 
-/** State of every member between days, one entry a member; made once a plan and reset for each year. */
-export interface Plants {
+/** State of one member between days; made once a plan and reset for each year. */
+export interface Plant {
   /** Progress to emergence, 1 when up. */
-  emergence: Float64Array;
-  moistSum: Float64Array;
-  waited_d: Float64Array;
-  soilSum: Float64Array;
+  emergence: number;
+  moistSum: number;
+  waited_d: number;
+  soilSum: number;
   /** Share of viable seed that can still come up. */
-  potential: Float64Array;
+  potential: number;
   /** Degree-days that count for stages, and all of them. */
-  effective_cd: Float64Array;
-  plain_cd: Float64Array;
-  chilled_d: Float64Array;
-  hardening: Float64Array;
-  worstMargin_c: Float64Array;
-  alive: Float64Array;
-  lai: Float64Array;
-  dm: Float64Array;
-  n: Float64Array;
-  height: Float64Array;
-  hot_d: Float64Array;
-  pull: Float64Array;
-}
-
-export function makePlants(members: number): Plants {
-  const row = () => new Float64Array(members);
-  return {
-    emergence: row(),
-    moistSum: row(),
-    waited_d: row(),
-    soilSum: row(),
-    potential: row(),
-    effective_cd: row(),
-    plain_cd: row(),
-    chilled_d: row(),
-    hardening: row(),
-    worstMargin_c: row(),
-    alive: row(),
-    lai: row(),
-    dm: row(),
-    n: row(),
-    height: row(),
-    hot_d: row(),
-    pull: row(),
-  };
+  effective_cd: number;
+  plain_cd: number;
+  chilled_d: number;
+  hardening: number;
+  worstMargin_c: number;
+  /** Stage number, 1 emerged .. 5 viable seed. */
+  stage: number;
+  alive: number;
+  lai: number;
+  dm: number;
+  n: number;
+  height: number;
+  hot_d: number;
+  /** Its pull on the light of the day against the others'. */
+  pull: number;
+  /** Share of its wanted nitrogen that it takes from the air on this ground. */
+  fixes: number;
 }
 
 /** No frost this side of the coldest record leaves a margin this wide. */
 const NO_COLD_YET_C = 60;
 
-export function resetPlants(p: Plants, potential: ArrayLike<number>): void {
-  for (const row of Object.values(p) as Float64Array[]) row.fill(0);
-  p.worstMargin_c.fill(NO_COLD_YET_C);
-  p.potential.set(potential);
+export const makePlant = (): Plant => ({
+  emergence: 0,
+  moistSum: 0,
+  waited_d: 0,
+  soilSum: 0,
+  potential: 0,
+  effective_cd: 0,
+  plain_cd: 0,
+  chilled_d: 0,
+  hardening: 0,
+  worstMargin_c: NO_COLD_YET_C,
+  stage: 0,
+  alive: 0,
+  lai: 0,
+  dm: 0,
+  n: 0,
+  height: 0,
+  hot_d: 0,
+  pull: 0,
+  fixes: 0,
+});
+
+export function resetPlant(q: Plant, potential: number, fixes: number): void {
+  q.emergence = 0;
+  q.moistSum = 0;
+  q.waited_d = 0;
+  q.soilSum = 0;
+  q.potential = potential;
+  q.effective_cd = 0;
+  q.plain_cd = 0;
+  q.chilled_d = 0;
+  q.hardening = 0;
+  q.worstMargin_c = NO_COLD_YET_C;
+  q.stage = 0;
+  q.alive = 0;
+  q.lai = 0;
+  q.dm = 0;
+  q.n = 0;
+  q.height = 0;
+  q.hot_d = 0;
+  q.pull = 0;
+  q.fixes = fixes;
 }
 
 /** Seed that lies warm and waiting is eaten and rots: about a tenth a fortnight; in near-frozen ground a tenth of that. */
@@ -65,27 +88,15 @@ const LOST_PER_D = 0.007;
 const COLD_GROUND_C = 2;
 
 /** One day of swelling and rooting in the seed zone; true on the day half are up. */
-export function swell(
-  p: Plants,
-  s: number,
-  sp: Species,
-  soil_c: number,
-  moisture: number,
-  emergenceLuck: number,
-): boolean {
-  const t = sp.thermal;
-  const rate = moistureRate(moisture);
-  p.emergence[s]! += (Math.max(0, Math.min(soil_c, t.opt_c) - t.base_c) * rate) / t.emergence_cd;
-  p.moistSum[s]! += rate;
-  p.waited_d[s]! += 1;
-  p.soilSum[s]! += soil_c;
-  p.potential[s]! *= 1 - (soil_c > COLD_GROUND_C ? LOST_PER_D : LOST_PER_D / 10);
-  if (p.emergence[s]! < 1) return false;
-  p.potential[s]! *=
-    temperatureShare(sp, p.soilSum[s]! / p.waited_d[s]!) *
-    moistureShare(p.moistSum[s]! / p.waited_d[s]!) *
-    emergenceLuck;
-  return true;
+export function swell(q: Plant, t: Traits, today: Today): boolean {
+  const { soil_c } = today;
+  const rate = moistureRate(today.seedbed);
+  q.emergence += higher(0, lower(soil_c, t.opt_c) - t.base_c) * rate * t.perEmergence_cd;
+  q.moistSum += rate;
+  q.waited_d += 1;
+  q.soilSum += soil_c;
+  q.potential *= 1 - (soil_c > COLD_GROUND_C ? LOST_PER_D : LOST_PER_D / 10);
+  return q.emergence >= 1;
 }
 
 const MOST_UP = 0.95;
@@ -95,18 +106,31 @@ const COTYLEDON_M2 = 0.0008;
 const COTYLEDONS_MOST = 0.08;
 const SEEDLING_LEAF_SHARE = 0.7;
 
-export function emerge(p: Plants, s: number, m: Member, seed_g_m2: number, out: Course, d: number): void {
-  const share = Math.min(MOST_UP, p.potential[s]!);
+export function emerge(
+  q: Plant,
+  s: number,
+  m: Member,
+  seed_g_m2: number,
+  luck: number,
+  out: Course,
+  d: number,
+): void {
+  const came =
+    q.potential *
+    temperatureShare(m.species, q.soilSum / q.waited_d) *
+    moistureShare(q.moistSum / q.waited_d) *
+    luck;
+  const share = Math.min(MOST_UP, came);
   const plants = (seed_g_m2 / m.species.seed.thousandSeed_g) * 1000 * share;
   out.plants_m2[s] = plants;
   out.emerged[s] = plants > 0 ? d : Infinity;
-  p.alive[s] = plants > 0 ? 1 : 0;
-  p.lai[s] = Math.max(LEAF_PER_SEED * seed_g_m2 * share, Math.min(COTYLEDONS_MOST, plants * COTYLEDON_M2));
-  p.dm[s] = p.lai[s]! / (SPECIFIC_LEAF_AREA_M2_G * SEEDLING_LEAF_SHARE);
-  p.n[s] = (p.dm[s]! * m.species.nitrogen.leafyPct) / 100;
-  p.height[s] = 0.02;
-  out.dmSown_g_m2 += p.dm[s]!;
-  out.nSown_g_m2 += p.n[s]!;
+  q.alive = plants > 0 ? 1 : 0;
+  q.lai = Math.max(LEAF_PER_SEED * seed_g_m2 * share, Math.min(COTYLEDONS_MOST, plants * COTYLEDON_M2));
+  q.dm = q.lai / (SPECIFIC_LEAF_AREA_M2_G * SEEDLING_LEAF_SHARE);
+  q.n = (q.dm * m.species.nitrogen.leafyPct) / 100;
+  q.height = 0.02;
+  out.dmSown_g_m2 += q.dm;
+  out.nSown_g_m2 += q.n;
 }
 
 /** Share of its wanted nitrogen that a legume takes from the air; rich ground lowers it, the catalogue's share is for modest ground. */

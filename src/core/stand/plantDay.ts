@@ -1,13 +1,14 @@
-import { type Season } from '../weather/season.ts';
+import { higher, lower, share01 } from '../units/bounds.ts';
 import { hardenDay, lethal50_c, plantTemperature_c, survival } from './cold.ts';
 import { type Variation } from './grow.ts';
 import { heightOf, leafShare, ownNitrogenPct, SPECIFIC_LEAF_AREA_M2_G, winterLoss } from './leaf.ts';
-import { type Plants } from './plant.ts';
-import { type Species } from './species.ts';
+import { type Plant } from './plant.ts';
 import { chillFactor, stageNumber } from './stage.ts';
+import { type Traits } from './traits.ts';
 
 /** Growth of a day whose night fell below -1 °C, as a share of what light allows (0.4-0.7 observed). */
 const FROSTY_DAY = 0.55;
+const FROSTY_NIGHT_C = -1;
 /** Response above which warmth no longer limits photosynthesis. */
 const WARM_ENOUGH = 0.58;
 /** Nitrogen status (actual over wanted) below which growth falls in proportion, and at which it stops. */
@@ -27,47 +28,49 @@ const EXTRA_FROM_AIR = 0.2;
 /** Margin above which cold kills less than one plant in 200, so that nothing need be worked out. */
 const SAFE_MARGIN_C = 4.5;
 const LAST_PLANTS = 0.005;
-/** Heights move slowly: they are worked out every third day. */
-const HEIGHT_EVERY_D = 3;
+/** Air minimum above which no cover is hurt. */
+const FROST_FROM_C = 2;
+/** Heights move slowly: they are worked out every fourth day, the days whose last two bits are nought. */
+const HEIGHT_BITS = 3;
 
 /** Dead leaves rot off the stand: of the leaf lost to winter, this share of dry matter goes with it. */
 const WINTER_DM_SHARE = 0.85;
-/** What the daily loop asks of a species, flat, so that a day reads one object. */
-export interface Traits {
-  species: Species;
-  extinction: number;
-  span_c: number;
-  rue_g_MJ: number;
-  cap_g_m2_d: number;
-  turnover: number;
-  fixation: number;
-  legume: boolean;
-  /** Infinity for kinds that heat does not end. */
-  heatKill_c: number;
-}
 
-/** What a day offers to every member alike; written over day by day. */
-export interface Offer {
-  /** Photosynthetically active light on the stand, MJ/m2. */
-  par_MJ: number;
+/** The day as every member meets it, and the turn of one; written over day by day. */
+export interface Today {
+  tmin_c: number;
+  tmax_c: number;
+  mean_c: number;
+  snow_cm: number;
+  soil_c: number;
+  /** Chilling earned today, 0..1. */
+  chill: number;
+  /** What doubles every ten degrees above ground, 1 at 20 °C. */
+  airTempo: number;
+  /** Growth that the night left, as a share. */
+  afterNight: number;
+  /** Water in the seed zone as a share of what it holds. */
+  seedbed: number;
+  /** How far the plants that stand fill the ground, against a full stand. */
+  crowding: number;
+  /** Share of light that the leaves catch, 0..1. */
   intercepted: number;
-  /** Sum of the members' pulls on it. */
-  pull: number;
+  /** Photosynthetically active light caught by the stand, MJ/m2, less what frozen ground, drought and a full stand keep from use. */
+  light_MJ: number;
+  /** Reciprocal of the sum of the members' pulls on it; 0 when there is none. */
+  perPull: number;
   /** Fall of the critical nitrogen of a canopy this heavy, 0..1. */
   critical: number;
-  thawed: number;
+  /** What a stand near the heaviest reported still adds, 0..1. */
   brake: number;
-  waterStress: number;
+  /** Mineral nitrogen in the ground; members take from it in turn. */
   mineral_g_m2: number;
-  /** Of the member whose turn it is: its stage, its warmth of the day. */
-  stage: number;
+  /** Of the member whose turn it is: warmth of the day, 0..1, and day-length factor. */
   warmth: number;
-  frosty: boolean;
-  airTempo: number;
-}
-
-/** What a day's gain took and brought, for the balances. */
-export interface Gain {
+  daylength: number;
+  /** Share of its plants that come through the day. */
+  stands: number;
+  /** What its day brought and took. */
   made_g_m2: number;
   taken_g_m2: number;
   fixed_g_m2: number;
@@ -75,131 +78,121 @@ export interface Gain {
   lost_g_m2: number;
 }
 
-// Each step of a plant's day is a function of its own: an engine inlines only so much into one, and together they run a third slower. Figures
-// go in and out by the fields of `Offer` and `Gain`: a fraction handed to a function that is not inlined is put on the heap each time.
+export const newToday = (): Today => ({
+  tmin_c: 0,
+  tmax_c: 0,
+  mean_c: 0,
+  snow_cm: 0,
+  soil_c: 0,
+  chill: 0,
+  airTempo: 0,
+  afterNight: 1,
+  seedbed: 0,
+  crowding: 1,
+  intercepted: 0,
+  light_MJ: 0,
+  perPull: 0,
+  critical: 1,
+  brake: 1,
+  mineral_g_m2: 0,
+  warmth: 0,
+  daylength: 1,
+  stands: 1,
+  made_g_m2: 0,
+  taken_g_m2: 0,
+  fixed_g_m2: 0,
+  lost_g_m2: 0,
+});
 
-/** Degree-days, chilling and hardening of one plant's day. @returns its stage number */
-export function ageDay(
-  p: Plants,
-  s: number,
-  t: Traits,
-  v: Variation,
-  warmth: number,
-  daylength: number,
-  chill: number,
-  mean_c: number,
-): number {
-  const cd = warmth * t.span_c;
-  p.plain_cd[s]! += cd;
-  p.chilled_d[s]! += chill;
-  p.effective_cd[s]! += cd * v.stageRate * daylength * chillFactor(t.species, p.chilled_d[s]!);
-  p.hardening[s] = hardenDay(p.hardening[s]!, mean_c);
-  return stageNumber(t.species, p.effective_cd[s]!);
+/** Share of a day's growth that a night this cold leaves. */
+export const afterNight = (tmin_c: number): number => (tmin_c < FROSTY_NIGHT_C ? FROSTY_DAY : 1);
+
+// Each step of a plant's day is a function of its own: an engine inlines only so much into one, and together they run a third slower. Figures
+// go in and out by the fields of `Today`: a fraction handed to a function that is not inlined is put on the heap each time.
+
+/** Degree-days, chilling, hardening and stage of one plant's day. */
+export function ageDay(q: Plant, t: Traits, v: Variation, today: Today): void {
+  const cd = today.warmth * t.span_c;
+  q.plain_cd += cd;
+  q.chilled_d += today.chill;
+  q.effective_cd += cd * v.stageRate * today.daylength * chillFactor(t, q.chilled_d);
+  q.hardening = hardenDay(q.hardening, today.mean_c);
+  q.stage = stageNumber(t, q.effective_cd);
 }
 
-/** Death by cold and heat, and leaf lost to frost. Writes the dry matter lost into `gain`. */
-export function lossDay(
-  p: Plants,
-  s: number,
-  t: Traits,
-  v: Variation,
-  season: Season,
-  d: number,
-  gain: Gain,
-): void {
-  const before = p.dm[s]!;
-  const tmin_c = season.tmin_c[d]!;
-  const sp = t.species;
-  let stands = p.alive[s]!;
-  if (tmin_c < 2) {
-    const lt50 = lethal50_c(sp, p.hardening[s]!, p.effective_cd[s]!, p.plain_cd[s]!) + v.hardiness_c;
-    const margin = plantTemperature_c(sp, tmin_c, season.snow_cm[d]!) - lt50;
-    if (margin < p.worstMargin_c[s]!) {
-      p.worstMargin_c[s] = margin;
-      if (margin < SAFE_MARGIN_C) stands = Math.min(stands, survival(margin));
-    }
-  }
+/** A cold night against what the plant can bear: the worst margin so far decides how many still stand. */
+function frostDay(q: Plant, t: Traits, v: Variation, today: Today): void {
+  const lt50 = lethal50_c(t, q.hardening, q.effective_cd, q.plain_cd) + v.hardiness_c;
+  const margin = plantTemperature_c(t, today.tmin_c, today.snow_cm) - lt50;
+  if (margin >= q.worstMargin_c) return;
+  q.worstMargin_c = margin;
+  if (margin < SAFE_MARGIN_C) today.stands = lower(today.stands, survival(margin));
+}
+
+/** Death by cold and heat, and leaf lost to frost. Writes the dry matter lost into `today`. */
+export function lossDay(q: Plant, t: Traits, v: Variation, today: Today): void {
+  const before = q.dm;
+  const { tmin_c } = today;
+  today.stands = q.alive;
+  if (tmin_c < FROST_FROM_C) frostDay(q, t, v, today);
   if (t.heatKill_c < Infinity) {
-    p.hot_d[s] = season.tmax_c[d]! > t.heatKill_c ? p.hot_d[s]! + 1 : Math.max(0, p.hot_d[s]! - 1);
-    if (p.hot_d[s]! > HOT_DAYS_TO_COLLAPSE) stands = Math.min(stands, p.alive[s]! * HEAT_KEEPS);
+    q.hot_d = today.tmax_c > t.heatKill_c ? q.hot_d + 1 : higher(0, q.hot_d - 1);
+    if (q.hot_d > HOT_DAYS_TO_COLLAPSE) today.stands = lower(today.stands, q.alive * HEAT_KEEPS);
   }
-  if (stands < p.alive[s]!) {
+  const { stands } = today;
+  if (stands < q.alive) {
     if (stands < LAST_PLANTS) {
-      p.alive[s] = 0;
-      p.lai[s] = 0;
-      p.n[s] = 0;
-      p.dm[s] = 0;
-      gain.lost_g_m2 = before;
+      q.alive = 0;
+      q.lai = 0;
+      q.n = 0;
+      q.dm = 0;
+      today.lost_g_m2 = before;
       return;
     }
-    const kept = stands / p.alive[s]!;
-    p.lai[s]! *= kept;
-    p.dm[s]! *= kept;
-    p.n[s]! *= kept;
-    p.alive[s] = stands;
+    const kept = stands / q.alive;
+    q.lai *= kept;
+    q.dm *= kept;
+    q.n *= kept;
+    q.alive = stands;
   }
-  const loss = winterLoss(sp, tmin_c, season.snow_cm[d]!);
+  const loss = winterLoss(t, tmin_c, today.snow_cm);
   if (loss > 0) {
-    p.lai[s]! *= 1 - loss;
-    p.dm[s]! *= 1 - loss * WINTER_DM_SHARE;
-    p.n[s]! *= 1 - loss * WINTER_DM_SHARE;
+    q.lai *= 1 - loss;
+    q.dm *= 1 - loss * WINTER_DM_SHARE;
+    q.n *= 1 - loss * WINTER_DM_SHARE;
   }
-  gain.lost_g_m2 = before - p.dm[s]!;
+  today.lost_g_m2 = before - q.dm;
 }
 
-/** Light to dry matter, leaf, nitrogen and height. Takes from `offer.mineral_g_m2`; writes what it made and took into `gain`. */
-export function gainDay(
-  p: Plants,
-  s: number,
-  t: Traits,
-  v: Variation,
-  offer: Offer,
-  d: number,
-  gain: Gain,
-): void {
-  const sp = t.species;
-  const { stage, warmth, frosty, airTempo } = offer;
-  const ownPct = ownNitrogenPct(sp, stage, offer.critical);
-  const share = offer.pull > 0 ? p.pull[s]! / offer.pull : 0;
-  const status = p.dm[s]! > 0 ? (p.n[s]! * 100) / (p.dm[s]! * ownPct) : 1;
-  const fed = Math.max(0, Math.min(1, (status - NITROGEN_STOP) * PER_NITROGEN_SPAN));
-  const aging = stage < 3 ? 1 : stage < 4 ? 0.6 : stage < 5 ? 0.3 : 0.05;
-  const vigour = aging * v.growth;
+/** Light to dry matter, leaf, nitrogen and height. Takes from `today.mineral_g_m2`; writes what it made and took into `today`. */
+export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: number): void {
+  const { stage, dm, n } = q;
+  const { warmth, perPull, brake } = today;
+  const ownPct = ownNitrogenPct(t, stage, today.critical);
+  const status = dm > 0 ? (n * 100) / (dm * ownPct) : 1;
+  const fed = share01((status - NITROGEN_STOP) * PER_NITROGEN_SPAN);
+  const vigour = (stage < 3 ? 1 : stage < 4 ? 0.6 : stage < 5 ? 0.3 : 0.05) * v.growth;
+  const share = q.pull * perPull;
   const byLight =
-    t.rue_g_MJ *
-    offer.par_MJ *
-    offer.intercepted *
-    share *
-    Math.min(1, warmth * PER_WARM_ENOUGH) *
-    (frosty ? FROSTY_DAY : 1) *
-    offer.thawed *
-    offer.brake *
-    offer.waterStress *
-    fed *
-    vigour;
-  const made = Math.min(byLight, t.cap_g_m2_d * vigour * offer.brake * (offer.pull > 0 ? share : 1));
-  const shed = p.dm[s]! * t.turnover * airTempo;
-  const mass = p.dm[s]! + made - shed;
-  if (p.dm[s]! > 0) p.n[s]! -= (shed * 0.5 * p.n[s]!) / (p.dm[s]! + made);
-  p.dm[s] = mass;
-  const leaf = Math.min(FULL_LEAF, p.lai[s]! + made * SPECIFIC_LEAF_AREA_M2_G * leafShare(sp, stage));
-  p.lai[s] = stage > 3.5 ? leaf * (stage >= 5 ? 0.96 : 0.985) : leaf;
+    today.light_MJ * t.rue_g_MJ * lower(1, warmth * PER_WARM_ENOUGH) * today.afterNight * share * fed;
+  const made = vigour * lower(byLight, t.cap_g_m2_d * brake * share);
+  const shed = dm * t.turnover * today.airTempo;
+  const mass = dm + made - shed;
+  const leaf = lower(FULL_LEAF, q.lai + made * SPECIFIC_LEAF_AREA_M2_G * leafShare(t, stage));
+  q.lai = stage > 3.5 ? leaf * (stage >= 5 ? 0.96 : 0.985) : leaf;
+  q.dm = mass;
 
-  // Nitrogen: from the air as far as the kind can, from the soil as far as it holds.
-  const wish = Math.max(0, mass * ownPct * 0.01 - p.n[s]!);
-  const fromAir = wish * t.fixation;
-  const fromSoil = Math.min(
-    Math.max(0, wish - fromAir),
-    offer.mineral_g_m2 * UPTAKE_PER_D * Math.min(1, warmth * 3 + 0.1),
-  );
-  const extra = t.legume ? Math.min(Math.max(0, wish - fromAir - fromSoil), wish * EXTRA_FROM_AIR) : 0;
-  offer.mineral_g_m2 -= fromSoil;
-  p.n[s]! += fromAir + fromSoil + extra;
-  if (d % HEIGHT_EVERY_D === 0) {
-    const height = heightOf(sp, stage, mass);
-    if (height > p.height[s]!) p.height[s] = height;
-  }
-  gain.made_g_m2 = made;
-  gain.taken_g_m2 = fromSoil;
-  gain.fixed_g_m2 = fromAir + extra;
+  // Nitrogen: half of it leaves old leaves before they fall; from the air as far as the kind can, from the soil as far as it holds.
+  const left = dm > 0 ? n - (shed * 0.5 * n) / (dm + made) : n;
+  const wish = higher(0, mass * ownPct * 0.01 - left);
+  const fromAir = wish * q.fixes;
+  const there = today.mineral_g_m2 * UPTAKE_PER_D * lower(1, warmth * 3 + 0.1);
+  const fromSoil = lower(higher(0, wish - fromAir), there);
+  const extra = t.legume ? lower(higher(0, wish - fromAir - fromSoil), wish * EXTRA_FROM_AIR) : 0;
+  today.mineral_g_m2 -= fromSoil;
+  q.n = left + fromAir + fromSoil + extra;
+  if ((d & HEIGHT_BITS) === 0) q.height = higher(q.height, heightOf(t, stage, mass));
+  today.made_g_m2 = made;
+  today.taken_g_m2 = fromSoil;
+  today.fixed_g_m2 = fromAir + extra;
 }

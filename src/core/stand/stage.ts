@@ -1,4 +1,6 @@
+import { lower } from '../units/bounds.ts';
 import { type Species } from './species.ts';
+import { type Traits } from './traits.ts';
 
 /**
  * Answers: how far along is the plant?
@@ -18,18 +20,15 @@ export function daylengthFactor(species: Species, hours: number): number {
   return Math.max(d.floor, Math.min(1, share));
 }
 
-export function chillFactor(species: Species, chilled_d: number): number {
-  const c = species.chilling;
-  return c ? c.floor + (1 - c.floor) * Math.min(1, chilled_d / c.required_d) : 1;
-}
+export const chillFactor = (t: Traits, chilled_d: number): number =>
+  t.chillFloor + (1 - t.chillFloor) * lower(1, chilled_d * t.perChilled_d);
 
 /** Stage number 1..5 from effective degree-days since emergence, straight between the catalogue's marks. */
-export function stageNumber(species: Species, effective_cd: number): number {
-  const s = species.stages;
-  if (effective_cd < s.bud_cd) return 1 + effective_cd / s.bud_cd;
-  if (effective_cd < s.flower_cd) return 2 + (effective_cd - s.bud_cd) / (s.flower_cd - s.bud_cd);
-  if (effective_cd < s.milk_cd) return 3 + (effective_cd - s.flower_cd) / (s.milk_cd - s.flower_cd);
-  if (effective_cd < s.seed_cd) return 4 + (effective_cd - s.milk_cd) / (s.seed_cd - s.milk_cd);
+export function stageNumber(t: Traits, effective_cd: number): number {
+  if (effective_cd < t.bud_cd) return 1 + effective_cd / t.bud_cd;
+  if (effective_cd < t.flower_cd) return 2 + (effective_cd - t.bud_cd) / (t.flower_cd - t.bud_cd);
+  if (effective_cd < t.milk_cd) return 3 + (effective_cd - t.flower_cd) / (t.milk_cd - t.flower_cd);
+  if (effective_cd < t.seed_cd) return 4 + (effective_cd - t.milk_cd) / (t.seed_cd - t.milk_cd);
   return 5;
 }
 

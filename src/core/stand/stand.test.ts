@@ -8,6 +8,7 @@ import { siteFromPattern } from '../site/pattern.ts';
 import { makeCourse } from '../stand/course.ts';
 import { makeEnsemble, NO_VARIATION } from '../stand/ensemble.ts';
 import { growStand } from '../stand/grow.ts';
+import { traitsOf } from './traits.ts';
 import { stageNumber } from '../stand/stage.ts';
 import { chillOfDay } from '../weather/chill.ts';
 import { survival } from '../stand/cold.ts';
@@ -27,10 +28,10 @@ describe('stand', () => {
       fc.property(
         fc.double({ min: 0, max: 2000, noNaN: true }),
         fc.double({ min: 0, max: 300, noNaN: true }),
-        (cd, more) => stageNumber(rye, cd + more) >= stageNumber(rye, cd),
+        (cd, more) => stageNumber(traitsOf(rye), cd + more) >= stageNumber(traitsOf(rye), cd),
       ),
     );
-    expect(stageNumber(rye, rye.stages.flower_cd)).toBeCloseTo(3, 6);
+    expect(stageNumber(traitsOf(rye), rye.stages.flower_cd)).toBeCloseTo(3, 6);
     expect([-5, 4, 14].map(chillOfDay)).toEqual([0, 1, 0]);
   });
   test('half of a population lives at its LT50', () => {

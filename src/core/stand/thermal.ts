@@ -14,6 +14,10 @@ const HALF_SINES = [0.195, 0.556, 0.831, 0.981];
 export function warmthOfDay(thermal: Species['thermal'], tmin_c: number, tmax_c: number): number {
   const mean = (tmin_c + tmax_c) / 2;
   const half = (tmax_c - tmin_c) / 2;
+  const widest = half * HALF_SINES[3]!;
+  // All of the day on the rising side: its highs and lows even out.
+  if (mean - widest >= thermal.base_c && mean + widest <= thermal.opt_c)
+    return (mean - thermal.base_c) / (thermal.opt_c - thermal.base_c);
   let sum = 0;
   for (let i = 0; i < 4; i++) {
     const swing = half * HALF_SINES[i]!;

@@ -3,7 +3,7 @@ import { availableNitrogen_g_m2 } from '../residue/nitrogen.ts';
 import { BURIED_TIMES, carbonToNitrogen, decayRate } from '../residue/decay.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Variation } from '../stand/grow.ts';
-import { tableOf } from '../units/table.ts';
+import { lookUp, type Table, tableOf } from '../units/table.ts';
 import { type Season, between, reaches } from '../weather/season.ts';
 import { type Plan, type YearEnd } from '../plan/plan.ts';
 import { type MethodHere, type MethodParts, leftAlive, takeApart } from './method.ts';
@@ -38,7 +38,7 @@ export interface Ending {
   plan: Plan;
   course: MethodParts;
   /** Days at 20 °C to wait by C:N of what lies there. */
-  waits: (cn: number) => number;
+  waits: Table;
 }
 
 export function readyEnding(plan: Plan, method: MethodHere): Ending {
@@ -47,8 +47,17 @@ export function readyEnding(plan: Plan, method: MethodHere): Ending {
   return { plan, course, waits: waitByCn(course.handling, plan.next, small) };
 }
 
-const waitByCn = (handling: Handling, next: NextCrop, small: number) =>
-  tableOf((cn) => waitDays20(handling, cn, next, small), 8, 60, 104);
+const waits = new WeakMap<NextCrop, Map<string, Table>>();
+
+/** The same wait is asked for by every candidate of a gap, so its table is made once. */
+function waitByCn(handling: Handling, next: NextCrop, small: number): Table {
+  let known = waits.get(next);
+  if (!known) waits.set(next, (known = new Map<string, Table>()));
+  const key = `${handling} ${small}`;
+  let found = known.get(key);
+  if (!found) known.set(key, (found = tableOf((cn) => waitDays20(handling, cn, next, small), 8, 60, 104)));
+  return found;
+}
 
 /**
  * Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what lies there?
@@ -201,18 +210,19 @@ function afterDeath(
   const { plan } = ending;
   const { handling, stays, decayTimes, manure_g_m2 } = ending.course;
   const stood = dryMatterOn(course, at);
-  const dm = stood * stays;
-  const n = nitrogenOn(course, at) * stays;
-  const cn = carbonToNitrogen(stood, nitrogenOn(course, at));
+  const held = nitrogenOn(course, at);
+  const cn = carbonToNitrogen(stood, held);
   out.deadAt = deadAt;
   out.dm_g_m2 = stood;
-  out.n_g_m2 = nitrogenOn(course, at);
-  if (Number.isFinite(deadAt)) {
-    const wait = stood < NOTHING_G_M2 ? 2 : ending.waits(cn);
+  out.n_g_m2 = held;
+  if (deadAt < Infinity) {
+    const wait = stood < NOTHING_G_M2 ? 2 : lookUp(ending.waits, cn);
     out.readyAt = reaches(season.mellowing, Math.min(deadAt, season.days), wait);
-    if (Number.isFinite(out.readyAt)) out.plantableAt = warmFrom(season, out.readyAt, plan.next.soilMin_c);
   }
   if (!whole) return out;
+  if (out.readyAt < Infinity) out.plantableAt = warmFrom(season, out.readyAt, plan.next.soilMin_c);
+  const dm = stood * stays;
+  const n = held * stays;
   const until = Math.min(season.days, Math.max(liesFrom, plan.plantAt));
   const rate = decayRate(cn) * decayTimes * (handling === 'buried' ? BURIED_TIMES : 1);
   out.nitrogenNext_g_m2 = availableNitrogen_g_m2(dm, n, handling === 'buried') + manure_g_m2;

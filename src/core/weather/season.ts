@@ -4,7 +4,7 @@ import { type DailyClimate } from '../site/daily.ts';
 import { chillOfDay } from './chill.ts';
 import { type ObservedDay, type Weather, generateWeather, sunOfYear } from './generate.ts';
 import { exp } from '../units/exact.ts';
-import { tableOf } from '../units/table.ts';
+import { lookUp, tableOf } from '../units/table.ts';
 
 /**
  * A plausible season with everything that plans ask of the weather worked out once, so that all candidates share it.
@@ -44,7 +44,7 @@ export interface Season extends Weather {
 /** ln 2 over ten degrees. */
 const TEMPO_PER_C = Math.LN2 / 10;
 /** 2^(T/10): what doubles every ten degrees. */
-const tempoOf = tableOf((t) => exp(TEMPO_PER_C * t), -70, 40, 11_000);
+const TEMPO = tableOf((t) => exp(TEMPO_PER_C * t), -70, 40, 11_000);
 /** 2^((15 - 20)/10): from a 15 °C to a 20 °C reference. */
 const HALF_DECADE = Math.SQRT1_2;
 /** Enough days before the season that soil temperature and snow have forgotten where they began. */
@@ -118,8 +118,8 @@ function fillDerived(season: Season, all: Weather, ra_MJ: Float64Array): void {
     season.soil_c[i] = soil;
     season.snow_cm[i] = snow_mm * 0.4;
     season.et0_mm[i] = hargreaves_mm(mean, all.tmax_c[j]! - all.tmin_c[j]!, ra_MJ[doy]!);
-    const tempo = tempoOf(mean - 20);
-    const soilTempo = tempoOf(soil - 15);
+    const tempo = lookUp(TEMPO, mean - 20);
+    const soilTempo = lookUp(TEMPO, soil - 15);
     season.airTempo[i] = mean <= 0 ? 0 : tempo;
     season.soilTempo[i] = soil <= 0 ? 0 : soilTempo;
     season.chill[i] = chillOfDay(mean);

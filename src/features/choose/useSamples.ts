@@ -10,9 +10,11 @@ interface Hanging {
 }
 
 const NOTHING: Hanging = { samples: [], progress: null, problem: '' };
-/** The first samples show at once; after them the screen is repainted this often. */
-const FIRST_SHOWN = 6;
-const REPAINT_MS = 400;
+/**
+ * The first sample shows at once, the next soon after; then ever more of them wait for one another, since painting takes time from the
+ * working out on a small machine.
+ */
+const REPAINT_MS = [300, 600, 1200];
 
 /** Asks the core for a gap's samples, shows them as they come, and calls the old question off when a new one is asked. */
 export function useSamples(question: ChooseInput | null): Hanging {
@@ -24,11 +26,14 @@ export function useSamples(question: ChooseInput | null): Hanging {
     const input = JSON.parse(key) as ChooseInput;
     const found: Sample[] = [];
     let painted = 0;
+    let times = 0;
     setHanging({ samples: [], progress: [0, input.candidates.length], problem: '' });
     const job = askChoose(input, (sample, done, total) => {
       found.push(sample);
-      if (done > FIRST_SHOWN && Date.now() - painted < REPAINT_MS) return;
+      const wait = times === 0 ? 0 : REPAINT_MS[Math.min(times, REPAINT_MS.length) - 1]!;
+      if (Date.now() - painted < wait) return;
       painted = Date.now();
+      times++;
       setHanging({ samples: [...found], progress: [done, total], problem: '' });
     });
     void job.answer.then((r) => {

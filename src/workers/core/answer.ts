@@ -44,7 +44,7 @@ export async function answer(
       case 'choose': {
         const samples: Sample[] = [];
         const total = ask.input.candidates.length;
-        for (const sample of chooseSamples(ask.input, weatherOf(ask.input))) {
+        for (const sample of chooseSamples(ask.input, weatherOf(ask.input), room)) {
           samples.push(sample);
           post({ type: 'part', id, done: samples.length, total, part: sample });
           await pause();
