@@ -2,7 +2,7 @@ import { climates } from '../../src/catalogue/catalogue.ts';
 import { dayOf, monthOf } from '../../src/core/calendar/day.ts';
 import { streamOf } from '../../src/core/random/stream.ts';
 import { dailyClimate } from '../../src/core/site/daily.ts';
-import { frostRecord } from '../../src/core/site/frost.ts';
+import { frostChances, frostRecord } from '../../src/core/site/frost.ts';
 import { siteFromPattern } from '../../src/core/site/pattern.ts';
 import { generateWeather } from '../../src/core/weather/generate.ts';
 import { type Typed, yearsOf } from '../args.ts';
@@ -43,7 +43,7 @@ export function weather(typed: Typed): string {
       }
     }
     const off = (f: (k: number) => number) => Math.max(...sums.map((_, k) => Math.abs(f(k)))).toFixed(2);
-    const frost = frostRecord(climate, years, 77);
+    const frost = frostRecord(climate, frostChances(climate, years, 77));
     const sd = sums.map((m) => Math.sqrt(Math.max(0, m.sq / m.n - ((m.max + m.min) / 2 / m.n) ** 2)));
     const rainYear = sums.reduce((s, m) => s + m.rain, 0) / years;
     const rainIn = site.rain_mm.reduce((s, r) => s + r, 0);

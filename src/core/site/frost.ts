@@ -1,7 +1,7 @@
 import { firstOfYear } from '../calendar/day.ts';
 import { quantile } from '../random/quantile.ts';
 import { streamOf } from '../random/stream.ts';
-import { generateWeather } from '../weather/generate.ts';
+import { type Chances, drawChances, nightsOf } from '../weather/generate.ts';
 import { type DailyClimate, YEAR_DAYS, warmestDay } from './daily.ts';
 
 /** What a site's years look like at the cold end. Days are days of year (0..365) and may be undefined where frost is rare. */
@@ -17,35 +17,41 @@ export interface FrostRecord {
 /** The start year of the simulated years matters to nothing; it is fixed so that the same site gives the same answer. */
 const FROST_YEARS_FROM = 2001;
 
-/** Frost dates and coldest night over `years` generated years of the site. A date is undefined when over half the years have none. */
-export function frostRecord(climate: DailyClimate, years: number, seed: number): FrostRecord {
+/** The chances of `years` years from warm season to warm season, to be used for every climate with the same rain. */
+export const frostChances = (climate: DailyClimate, years: number, seed: number): Chances => {
+  const from = firstOfYear(FROST_YEARS_FROM);
+  return drawChances(climate, from, firstOfYear(FROST_YEARS_FROM + years + 1) - from, streamOf(seed));
+};
+
+/** Frost dates and coldest night over the generated years of the site. A date is undefined when over half the years have none. */
+export function frostRecord(climate: DailyClimate, chances: Chances): FrostRecord {
   const centre = warmestDay(climate);
-  const starts = Array.from({ length: years + 1 }, (_, y) => firstOfYear(FROST_YEARS_FROM + y) + centre);
-  const weather = generateWeather(climate, starts[0]!, starts[years]! - starts[0]!, streamOf(seed));
+  const nights = nightsOf(climate, chances);
   const last: number[] = [];
   const first: number[] = [];
   let coldest = 0;
-  for (let y = 0; y < years; y++) {
+  for (let y = FROST_YEARS_FROM; ; y++) {
+    const from = firstOfYear(y) + centre - chances.fromDay;
+    const until = firstOfYear(y + 1) + centre - chances.fromDay;
+    if (until > nights.length) break;
     let low = Infinity;
     let firstAt = Infinity;
     let lastAt = Infinity;
-    const from = starts[y]! - starts[0]!;
-    const days = starts[y + 1]! - starts[y]!;
-    for (let d = 0; d < days; d++) {
-      const t = weather.tmin_c[from + d]!;
+    for (let i = from; i < until; i++) {
+      const t = nights[i]!;
       if (t < low) low = t;
       if (t >= 0) continue;
-      if (firstAt === Infinity) firstAt = d;
-      lastAt = d;
+      if (firstAt === Infinity) firstAt = i - from;
+      lastAt = i - from;
     }
     first.push(firstAt);
     last.push(lastAt);
-    coldest += low / years;
+    coldest += low;
   }
   const back = (d: number) => (Number.isFinite(d) ? Math.round(centre + d) % YEAR_DAYS : undefined);
   return {
     lastFrost_doy: back(quantile(last, 0.5)),
     firstFrost_doy: back(quantile(first, 0.5)),
-    coldestNight_c: coldest,
+    coldestNight_c: coldest / last.length,
   };
 }

@@ -1,6 +1,7 @@
 import { type Result, fail, ok } from '../result/result.ts';
 import { dailyClimate, YEAR_DAYS } from './daily.ts';
-import { frostRecord } from './frost.ts';
+import { frostChances, frostRecord } from './frost.ts';
+import { type Chances } from '../weather/generate.ts';
 import { type ClimatePattern } from './pattern.ts';
 import { type Site, shiftHemisphere, wetShareFrom } from './site.ts';
 import { fitSpread, spreadFrom } from './spread.ts';
@@ -72,16 +73,17 @@ export function siteFromQuestions(q: FourQuestions, patterns: ClimatePattern[]):
   };
   const rain = nearestRain(q, patterns, shape);
   const build = (s: Shape) => siteOf(s, q, rain);
+  const chances = frostChances(dailyClimate(build(shape)), YEARS, SEED);
   if (frosty) {
     let best = { shape, off: Infinity };
     const tryOut = (s: Shape): [number, number, number] => {
-      const error = miss(build(s), q);
+      const error = miss(build(s), q, chances);
       const off = Math.max(Math.abs(error[0]) / 2, Math.abs(error[1]) / 2, Math.abs(error[2]));
       if (off < best.off) best = { shape: s, off };
       return error;
     };
     for (let round = 0; round < NEWTON_ROUNDS && best.off >= GOOD_ENOUGH; round++)
-      shape = step(shape, tryOut(shape), (s) => miss(build(s), q));
+      shape = step(shape, tryOut(shape), (s) => miss(build(s), q, chances));
     // Where frost is rare the dates jump and slopes mislead: from the best so far, feel the way in ever smaller strides.
     let stride = FIRST_STRIDE;
     for (let left = MOST_TRIES; left > 0 && best.off >= GOOD_ENOUGH && stride > LAST_STRIDE; left -= 10) {
@@ -93,7 +95,7 @@ export function siteFromQuestions(q: FourQuestions, patterns: ClimatePattern[]):
   } else {
     // Without frost dates the afternoon and the coldest night alone set level and swing.
     for (let round = 0; round < 20; round++) {
-      const record = frostRecord(dailyClimate(build(shape)), YEARS, SEED);
+      const record = frostRecord(dailyClimate(build(shape)), chances);
       shape = {
         ...shape,
         nightSwing_c: Math.max(0.5, shape.nightSwing_c + 0.35 * (record.coldestNight_c - q.coldestNight_c)),
@@ -102,13 +104,13 @@ export function siteFromQuestions(q: FourQuestions, patterns: ClimatePattern[]):
     }
   }
   const site = frosty ? build(shape) : fitSpread(build(shape));
-  const gaveBack = frostRecord(dailyClimate(site), YEARS, SEED);
+  const gaveBack = frostRecord(dailyClimate(site), chances);
   return ok({ site: { ...site, coldestNight_c: q.coldestNight_c }, rainFrom: rain.name, gaveBack });
 }
 
 /** Signed error in days, days and °C: positive when the built site is too late, too late, too warm. */
-function miss(site: Site, q: FourQuestions): [number, number, number] {
-  const r = frostRecord(dailyClimate(site), YEARS, SEED);
+function miss(site: Site, q: FourQuestions, chances: Chances): [number, number, number] {
+  const r = frostRecord(dailyClimate(site), chances);
   const days = (got: number | undefined, want: number, absent: number) => {
     if (got === undefined) return absent;
     const d = (((got - want) % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS;

@@ -3,12 +3,12 @@ import { climates } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { streamOf } from '../random/stream.ts';
 import { dailyClimate, smoothYear } from '../site/daily.ts';
-import { frostRecord } from '../site/frost.ts';
+import { frostChances, frostRecord } from '../site/frost.ts';
 import { siteFromDaily } from '../site/observed.ts';
 import { siteFromNormals } from './normals.ts';
 import { siteFromPattern } from '../site/pattern.ts';
 import { siteFromQuestions } from '../site/questions.ts';
-import { generateWeather } from '../weather/generate.ts';
+import { drawChances, generateWeather, nightsOf } from '../weather/generate.ts';
 
 const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
 
@@ -22,12 +22,17 @@ describe('site and weather', () => {
   test.each(climates.map((c) => [c.id, c] as const))(
     '%s gives back its coldest night to 1 °C',
     (_, pattern) => {
-      const site = siteFromPattern(pattern);
-      expect(
-        Math.abs(frostRecord(dailyClimate(site), 120, 99).coldestNight_c - pattern.coldestNight_c),
-      ).toBeLessThan(1);
+      const climate = dailyClimate(siteFromPattern(pattern));
+      const { coldestNight_c } = frostRecord(climate, frostChances(climate, 120, 99));
+      expect(Math.abs(coldestNight_c - pattern.coldestNight_c)).toBeLessThan(1);
     },
   );
+  test('nights from kept chances are those of the whole weather, to the last bit', () => {
+    const climate = dailyClimate(maritime);
+    const from = dayOf('2023-11-20');
+    const nights = nightsOf(climate, drawChances(climate, from, 900, streamOf(5)));
+    expect(nights).toEqual(generateWeather(climate, from, 900, streamOf(5)).tmin_c);
+  });
   test('four questions give back their frost dates within 2 days and coldest night within 1 °C, north and south, in hard frost and hardly any', () => {
     for (const q of [
       {

@@ -1,5 +1,5 @@
 import { dailyClimate } from './daily.ts';
-import { frostRecord } from './frost.ts';
+import { frostChances, frostRecord } from './frost.ts';
 import { type Site } from './site.ts';
 
 /** Warm-season day-to-day spread as a share of the cold-season one, with a floor in °C. */
@@ -16,11 +16,12 @@ export const spreadFrom = (sdCold_c: number) => ({
  * @returns the site with `sdCold_c` and `sdWarm_c` set
  */
 export function fitSpread(site: Site, years = 60, seed = 7): Site {
+  const chances = frostChances(dailyClimate({ ...site, ...spreadFrom(1) }), years, seed);
   let low = 0.2;
   let high = 12;
   for (let round = 0; round < 12; round++) {
     const mid = (low + high) / 2;
-    const record = frostRecord(dailyClimate({ ...site, ...spreadFrom(mid) }), years, seed);
+    const record = frostRecord(dailyClimate({ ...site, ...spreadFrom(mid) }), chances);
     if (record.coldestNight_c > site.coldestNight_c) low = mid;
     else high = mid;
   }

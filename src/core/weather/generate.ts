@@ -57,49 +57,125 @@ export function generateWeather(
   };
   const sun = sunOfYear(climate.site.latitude_deg);
   const k = climate.site.coastal ? 0.19 : 0.16;
-  let z = stream.normal();
-  let wet = stream.uniform() < 0.3;
-  let year = yearOf(fromDay);
-  let newYear = firstOfYear(year + 1);
-  let doy = fromDay - firstOfYear(year);
-  const innovation = Math.sqrt(1 - LAG_ONE * LAG_ONE);
-
-  for (let i = 0; i < days; i++, doy++) {
-    if (fromDay + i === newYear) {
-      year++;
-      newYear = firstOfYear(year + 1);
-      doy = 0;
-    }
-    const w = climate.wetShare[doy]!;
-    wet = stream.uniform() < (wet ? 0.25 : 0) + 0.75 * w;
-    z = LAG_ONE * z + innovation * stream.normal();
-    const sd = climate.sd_c[doy]!;
-    const range0 = climate.tmax_c[doy]! - climate.tmin_c[doy]!;
-    // Wet days are cool in summer and mild in winter; the dry-day shift keeps the mean where it belongs.
-    const wetShift = sd * (0.2 - 0.7 * climate.warmth[doy]!);
-    const shift = wet ? wetShift * (1 - w) : -wetShift * w;
-    const narrow = wet ? WET_RANGE : (1 - w * WET_RANGE) / (1 - w);
-    const range = range0 * narrow * exp(RANGE_NOISE * stream.normal() - (RANGE_NOISE * RANGE_NOISE) / 2);
-    const mean = (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2 + sd * z + shift;
-    const m = climate.wetAmount_mm[doy]!;
-    const scale = Math.max(0.3, 1.83 * m - 2.16);
-    const rain = wet ? stream.gamma(m / scale) * scale : 0;
-
+  const c = startChance(stream);
+  const doys = daysOfYear(fromDay, days);
+  for (let i = 0; i < days; i++) {
+    const doy = doys[i]!;
+    drawDay(climate, doy, stream, c);
+    const mean = mean_c(climate, doy, c.wet, c.z);
+    const range = range_c(climate, doy, c.narrow);
     const seen = observed.get(fromDay + i);
     if (seen)
-      z =
+      c.z =
         ((seen.tmin_c + seen.tmax_c) / 2 - (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2) /
-        Math.max(0.5, sd);
+        Math.max(0.5, climate.sd_c[doy]!);
     // A forecast is missed by more the further ahead it looks, the same way at night as by day; rain forecast as such is taken as it is.
     const off = seen?.lead_d
       ? (FORECAST_ERROR_C + FORECAST_ERROR_PER_D * (seen.lead_d - 1)) * stream.normal()
       : 0;
     out.tmin_c[i] = seen ? seen.tmin_c + off : mean - range / 2;
     out.tmax_c[i] = seen ? seen.tmax_c + off : mean + range / 2;
-    out.rain_mm[i] = seen ? seen.rain_mm : rain;
+    out.rain_mm[i] = seen ? seen.rain_mm : c.rain_mm;
     out.radiation_MJ[i] = k * Math.sqrt(Math.max(0.5, out.tmax_c[i]! - out.tmin_c[i]!)) * sun.ra_MJ[doy]!;
   }
   return out;
+}
+
+/** What chance brings to a day, whatever the temperatures of the ordinary year; written over day by day. */
+interface Chance {
+  wet: boolean;
+  /** Standing of the day's mean temperature, in standard deviations. */
+  z: number;
+  /** Daily range as a share of the ordinary one. */
+  narrow: number;
+  rain_mm: number;
+}
+
+const startChance = (stream: Stream): Chance => ({
+  z: stream.normal(),
+  wet: stream.uniform() < 0.3,
+  narrow: 1,
+  rain_mm: 0,
+});
+
+const INNOVATION = Math.sqrt(1 - LAG_ONE * LAG_ONE);
+
+function drawDay(climate: DailyClimate, doy: number, stream: Stream, c: Chance): void {
+  const w = climate.wetShare[doy]!;
+  c.wet = stream.uniform() < (c.wet ? 0.25 : 0) + 0.75 * w;
+  c.z = LAG_ONE * c.z + INNOVATION * stream.normal();
+  c.narrow =
+    (c.wet ? WET_RANGE : (1 - w * WET_RANGE) / (1 - w)) *
+    exp(RANGE_NOISE * stream.normal() - (RANGE_NOISE * RANGE_NOISE) / 2);
+  const m = climate.wetAmount_mm[doy]!;
+  const scale = Math.max(0.3, 1.83 * m - 2.16);
+  c.rain_mm = c.wet ? stream.gamma(m / scale) * scale : 0;
+}
+
+/** Wet days are cool in summer and mild in winter; the dry-day shift keeps the mean where it belongs. */
+function mean_c(climate: DailyClimate, doy: number, wet: boolean, z: number): number {
+  const w = climate.wetShare[doy]!;
+  const sd = climate.sd_c[doy]!;
+  const wetShift = sd * (0.2 - 0.7 * climate.warmth[doy]!);
+  return (
+    (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2 + sd * z + (wet ? wetShift * (1 - w) : -wetShift * w)
+  );
+}
+
+const range_c = (climate: DailyClimate, doy: number, narrow: number): number =>
+  (climate.tmax_c[doy]! - climate.tmin_c[doy]!) * narrow;
+
+/** Day of year (0..365) of every day of a span. */
+function daysOfYear(fromDay: Day, days: number): Uint16Array {
+  const out = new Uint16Array(days);
+  let year = yearOf(fromDay);
+  let newYear = firstOfYear(year + 1);
+  let doy = fromDay - firstOfYear(year);
+  for (let i = 0; i < days; i++, doy++) {
+    if (fromDay + i === newYear) {
+      newYear = firstOfYear(++year + 1);
+      doy = 0;
+    }
+    out[i] = doy;
+  }
+  return out;
+}
+
+/** The chances of a whole span, kept: sites that share their rain share them, and differ in temperatures alone. */
+export interface Chances {
+  fromDay: Day;
+  doy: Uint16Array;
+  wet: Uint8Array;
+  z: Float64Array;
+  narrow: Float64Array;
+}
+
+/** The chances that `generateWeather` would draw from the same stream. */
+export function drawChances(climate: DailyClimate, fromDay: Day, days: number, stream: Stream): Chances {
+  const out: Chances = {
+    fromDay,
+    doy: daysOfYear(fromDay, days),
+    wet: new Uint8Array(days),
+    z: new Float64Array(days),
+    narrow: new Float64Array(days),
+  };
+  const c = startChance(stream);
+  for (let i = 0; i < days; i++) {
+    drawDay(climate, out.doy[i]!, stream, c);
+    out.wet[i] = c.wet ? 1 : 0;
+    out.z[i] = c.z;
+    out.narrow[i] = c.narrow;
+  }
+  return out;
+}
+
+/** The night's low of every day, °C, when these chances fall on this climate: the same as `generateWeather` gives. */
+export function nightsOf(climate: DailyClimate, chances: Chances): Float64Array {
+  const { doy, wet, z, narrow } = chances;
+  return z.map((zi, i) => {
+    const d = doy[i]!;
+    return mean_c(climate, d, wet[i] === 1, zi) - range_c(climate, d, narrow[i]!) / 2;
+  });
 }
 
 /** Day length and extraterrestrial radiation for each day of a leap year at a latitude. */
