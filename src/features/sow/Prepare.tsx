@@ -24,7 +24,8 @@ export function Checklist({ cover, when, locked, prepared: saved, onTick }: Prop
   const [pending, setPending] = useState<string[] | null>(null);
   const prepared = pending ?? saved;
   useEffect(() => {
-    if (pending && pending.join() === saved.join()) setPending(null);
+    // Asked of the newest tick: another may have come between the record's return and this.
+    setPending((now) => (now && now.join() === saved.join() ? null : now));
   }, [pending, saved]);
   const tick = (now: string[]) => {
     setPending(now);
