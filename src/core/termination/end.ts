@@ -145,6 +145,11 @@ function byWeather(
   const { plan } = ending;
   const n = course.members;
   const last = Math.min(plan.plantAt, season.days - 1);
+  const atLast = aliveOn(plan, course, last);
+  if (atLast > DEAD_BELOW) {
+    out.surviving = atLast;
+    return out;
+  }
   for (let d = plan.sownAt + 20; d <= last; d++) {
     const left = aliveOn(plan, course, d);
     if (left > DEAD_BELOW || !isUp(course, d)) continue;
@@ -157,7 +162,7 @@ function byWeather(
     out.residueAtPlanting_g_m2 *= FROST_KEEPS;
     return out;
   }
-  out.surviving = aliveOn(plan, course, last);
+  out.surviving = atLast;
   return out;
 }
 
