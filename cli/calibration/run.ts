@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import targetsData from './targets.json' with { type: 'json' };
 import { findWay, membersOf } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
 import { meanOf, quantile } from '../../src/core/random/quantile.ts';
@@ -46,10 +46,7 @@ const SOW_YEAR = 2025;
 const SINGLE_FIGURE_POINTS = 3;
 const NEAR = { days: 7, share: 0.3, points: 10 };
 
-const data = JSON.parse(readFileSync(new URL('./targets.json', import.meta.url), 'utf8')) as {
-  sites: TargetSite[];
-  targets: Target[];
-};
+const data = targetsData as unknown as { sites: TargetSite[]; targets: Target[] };
 
 export const targetIds = (): string[] => data.targets.map((t) => t.id);
 

@@ -102,6 +102,10 @@ export function failureWords(f: Failure): string {
       return `The file is damaged at ${f.where}: ${v('problem')}. Nothing was changed; try an earlier copy.`;
     case 'file-broken-link':
       return `The file is damaged: ${f.where} belongs to no bed in it. Nothing was changed; try an earlier copy.`;
+    case 'worker-lost':
+      return 'The part that works things out did not start, perhaps after an update or without a network on the first visit. Nothing saved was touched. Reload the page.';
+    case 'core-failed':
+      return `This could not be worked out (${v('words')}). Nothing saved was touched. Change a date or the cover and try again; if it stays, export the garden under Keep and report it.`;
     case 'nothing-to-undo':
       return 'There is nothing left to undo.';
     case 'nothing-to-redo':
