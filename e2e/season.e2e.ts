@@ -185,6 +185,15 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
     await page.getByText('40 ft²').waitFor();
     await page.getByRole('link', { name: 'Go on' }).first().click();
     await page.getByText(/oz hairy vetch \+ .* oz spring oats/).waitFor();
+    // Hard seed that the bag counts as living is weighed for: it sleeps on.
+    const weight = async () => Number.parseFloat((await page.getByText(/oz hairy vetch \+/).textContent())!);
+    const before = await weight();
+    await page.getByLabel('Of it hard, points').fill('30');
+    await page.keyboard.press('Tab');
+    await page.getByText(/\(germination 90 % − hard 30 %\)/).waitFor();
+    expect((await weight()) / before).toBeCloseTo(1.5, 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText(/\(germination 90 % − hard 30 %\)/).waitFor({ state: 'detached' });
     await page.getByRole('link', { name: 'Sow', exact: true }).click();
     await page.getByLabel('Hairy vetch really used, ounces').fill('0.55');
     const other = await stage.context.newPage();

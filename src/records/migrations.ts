@@ -44,4 +44,5 @@ export const migrations: Migration[] = [
     stores: { lots: 'id, gardenId', recipes: 'id, gardenId', drafts: 'id' },
     upgrade: rowsTo(3),
   },
+  { version: 4, stores: {}, upgrade: rowsTo(4) },
 ];

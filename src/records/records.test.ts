@@ -208,6 +208,16 @@ describe('verbs', () => {
   });
 });
 
+describe('forms', () => {
+  test('a garden file of form 3, frozen, comes forward with no hard seed and its shelf as it was', () => {
+    const read = readGardenFile(readFileSync(new URL('./fixtures/v3.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(`${read.failure.code} ${read.failure.where}`);
+    expect(read.value.covers.length).toBeGreaterThan(0);
+    expect(read.value.covers.every((c) => c.seed.every((s) => s.hard === 0))).toBe(true);
+    expect(read.value.lots).toMatchObject([{ label: 'tin', left_g: 240, test: { sprouted: 38 } }]);
+  });
+});
+
 describe('seed', () => {
   const sown = (cover: Cover, used_g: number): Cover => ({
     ...cover,

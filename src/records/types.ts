@@ -131,6 +131,8 @@ export const passSchema = z.object({ kind: z.string(), due: isoDate, doneOn: iso
 export const seedPartSchema = z.object({
   speciesId: z.string(),
   germination: share,
+  /** Share of all seeds that is alive but hard: it sleeps on, though the germination on the bag counts it. */
+  hard: share,
   purity: share,
   coating: z.number().min(0).max(0.9),
   /** What was really thrown; null before sowing. */

@@ -3,6 +3,7 @@
  * Form 2: house rules on plastic, animals and fire; what is known of a bed (edges, kept plants, shade, troubles, weeds); a cover's
  * own seeding rate against the usual.
  * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
+ * Form 4: hard seed that the germination of a sowing counts.
  */
 type Row = Record<string, unknown>;
 
@@ -28,8 +29,16 @@ const TO_FORM_3: Record<string, (row: Row) => Row> = {
   }),
 };
 
-const STEPS: Record<number, Record<string, (row: Row) => Row>> = { 2: TO_FORM_2, 3: TO_FORM_3 };
-export const NEWEST_FORM = 3;
+const TO_FORM_4: Record<string, (row: Row) => Row> = {
+  covers: (c) => ({ ...c, seed: ((c.seed ?? []) as Row[]).map((s) => ({ hard: 0, ...s })) }),
+};
+
+const STEPS: Record<number, Record<string, (row: Row) => Row>> = {
+  2: TO_FORM_2,
+  3: TO_FORM_3,
+  4: TO_FORM_4,
+};
+export const NEWEST_FORM = 4;
 
 /** One row of `table`, brought from form `from` to form `to`. */
 export function upgradeRow(table: string, row: Row, from: number, to = NEWEST_FORM): Row {

@@ -5,7 +5,7 @@ import { type MethodHere } from '../core/termination/method.ts';
 import { type ForecastInput } from '../core/plan/forecast.ts';
 import { type NextCrop } from '../core/residue/wait.ts';
 import { rateParts } from '../core/seed/rate.ts';
-import { USUAL_SEED, type WeightWorking, weightFor } from '../core/seed/weight.ts';
+import { liveShare, USUAL_SEED, type WeightWorking, weightFor } from '../core/seed/weight.ts';
 import { sowableArea_m2 } from '../core/area/area.ts';
 import { latenessFactor } from '../core/seed/lateness.ts';
 import { type SowTodayInput } from '../core/sowing/today.ts';
@@ -69,6 +69,7 @@ export function weightsOf(cover: Cover, bed: Bed): (WeightWorking & { speciesId:
         wayFactor: way.rateFactor * cover.rateTimes,
         lateFactor: latenessFactor(cover.weeksLate),
         germination: seed?.germination ?? USUAL_SEED.germination,
+        hard: seed?.hard ?? USUAL_SEED.hard,
         purity: seed?.purity ?? USUAL_SEED.purity,
         coating: seed?.coating ?? USUAL_SEED.coating,
       }),
@@ -83,10 +84,7 @@ export const seedNeeded = (cover: Cover): boolean => findWay(cover.wayId)?.seedN
 function seedOnGround(cover: Cover, bed: Bed): number[] {
   return weightsOf(cover, bed).map((w) => {
     const used = cover.seed.find((s) => s.speciesId === w.speciesId)?.used_g;
-    return (
-      (used === null || used === undefined ? w.viable_g : used * w.germination * w.purity * (1 - w.coating)) /
-      w.area_m2
-    );
+    return (used === null || used === undefined ? w.viable_g : used * liveShare(w)) / w.area_m2;
   });
 }
 

@@ -65,6 +65,7 @@ describe('areas to the gram, in both systems', () => {
       wayFactor: 1.5,
       mixFactor: 1,
       germination: 0.8,
+      hard: 0,
       purity: 0.95,
       coating: 0.34,
     }).weigh_g;

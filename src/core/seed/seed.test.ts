@@ -12,10 +12,18 @@ describe('seed', () => {
       ...part!,
       wayFactor: 1,
       germination: 0.92,
+      hard: 0,
       purity: 0.98,
       coating: 0,
     });
     expect(w.weigh_g).toBeCloseTo(165.04, 1);
+  });
+  test('vetch of which the bag counts 90 % alive and 20 points hard is weighed as seed of 70 %, to the gram', () => {
+    const [part] = rateParts(membersOf([{ speciesId: 'hairy-vetch', share: 1 }]));
+    const tag = { area_m2: 12, ...part!, wayFactor: 1, purity: 0.97, coating: 0 };
+    const hard = weightFor({ ...tag, germination: 0.9, hard: 0.2 });
+    expect(hard.weigh_g).toBeCloseTo(weightFor({ ...tag, germination: 0.7, hard: 0 }).weigh_g, 9);
+    expect(hard.weigh_g).toBeCloseTo(hard.viable_g / 0.7 / 0.97, 9);
   });
   test('rye and vetch 40:60 come to 3.0 and 2.9 g/m2', () => {
     const rates = viableRate_g_m2(

@@ -1,19 +1,23 @@
 /** What the packet says or a test showed. Fractions 0..1. */
 export interface SeedLot {
+  /** Share that lives, hard seed counted. */
   germination: number;
+  /** Share that is alive but hard, of all seeds: it sleeps on. */
+  hard: number;
   purity: number;
   /** Mass share of a coating. */
   coating: number;
 }
 
 /** What seed from a bag is taken for until a label or a test says better: middle of what seed laws ask and merchants print. */
-export const USUAL_SEED: SeedLot = { germination: 0.9, purity: 0.98, coating: 0 };
+export const USUAL_SEED: SeedLot = { germination: 0.9, hard: 0, purity: 0.98, coating: 0 };
 
-/** Share of a weight of seed that is living seed. */
-export const liveShare = (lot: SeedLot): number => lot.germination * lot.purity * (1 - lot.coating);
+/** Share of a weight of seed that is living seed and comes up this season (pure live seed, less what is hard). */
+export const liveShare = (lot: SeedLot): number =>
+  (lot.germination - lot.hard) * lot.purity * (1 - lot.coating);
 
 /** Every number on the way from a viable rate to the weight on the scale, in the order it is worked. */
-export interface WeightWorking {
+export interface WeightWorking extends SeedLot {
   area_m2: number;
   /** Raked rate for viable seed, before the way of sowing, g/m2. */
   rate_g_m2: number;
@@ -22,17 +26,14 @@ export interface WeightWorking {
   /** More seed for sowing past the best time; 1 when in time. */
   lateFactor?: number;
   mixFactor: number;
-  germination: number;
-  purity: number;
-  coating: number;
   viable_g: number;
   weigh_g: number;
 }
 
 /**
  * Answers: how much of this seed goes on the scale for this area?
- * Equation: weigh = area x rate x share x way factor x lateness x mixture factor / (germination x purity x (1 - coating)).
- * Source: pure live seed as in NRCS 340; mixture factor as in `viableRate_g_m2`.
+ * Equation: weigh = area x rate x share x way factor x lateness x mixture factor / ((germination - hard) x purity x (1 - coating)).
+ * Source: pure live seed as in NRCS 340; hard seed is taken off, since it is not up this season; mixture factor as in `viableRate_g_m2`.
  * Worked figure: 9.6 m2 of rye alone at 15.5 g/m2 raked, germination 0.92, purity 0.98, uncoated: 165.0 g.
  */
 export function weightFor(parts: Omit<WeightWorking, 'viable_g' | 'weigh_g'>): WeightWorking {
@@ -43,7 +44,7 @@ export function weightFor(parts: Omit<WeightWorking, 'viable_g' | 'weigh_g'>): W
     parts.wayFactor *
     (parts.lateFactor ?? 1) *
     parts.mixFactor;
-  return { ...parts, viable_g, weigh_g: viable_g / (parts.germination * parts.purity * (1 - parts.coating)) };
+  return { ...parts, viable_g, weigh_g: viable_g / liveShare(parts) };
 }
 
 /** Equal throws that add up to the weight exactly: whole tenths of a gram, any remainder in the first ones. */

@@ -7,7 +7,7 @@ export interface UnitChoice {
 
 export const M2_PER_FT2 = 0.09290304;
 export const G_PER_OZ = 28.349523125;
-const G_PER_LB = 453.59237;
+export const G_PER_LB = 453.59237;
 const M_PER_FT = 0.3048;
 
 const round = (x: number, digits: number) =>
@@ -46,6 +46,12 @@ export function showPerArea(g_m2: number, units: UnitChoice): string {
   if (units.mass === 'imperial') return `${round((g_m2 * M2_PER_FT2 * 100) / G_PER_OZ, 1)} oz/100 ft²`;
   return `${round(g_m2, Math.abs(g_m2) < 20 ? 1 : 0)} g/m²`;
 }
+
+/** A count on an area, as so many a square metre or a square foot. */
+export const showCount = (per_m2: number, units: UnitChoice): string =>
+  units.length === 'imperial'
+    ? `${round(per_m2 * M2_PER_FT2, per_m2 < 100 ? 1 : 0)} a square foot`
+    : `${round(per_m2, 0)} a square metre`;
 
 export const showTemperature = (c: number, units: UnitChoice): string =>
   units.temperature === 'fahrenheit' ? `${Math.round(c * 1.8 + 32)} °F` : `${Math.round(c)} °C`;

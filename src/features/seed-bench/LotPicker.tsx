@@ -25,6 +25,8 @@ export function LotPicker({
       ? {
           lotId,
           germination: Math.round(germinationOf(lot, today) * 100) / 100,
+          // What sprouted in a test leaves hard seed out already.
+          hard: 0,
           purity: lot.purity,
           coating: lot.coating,
         }

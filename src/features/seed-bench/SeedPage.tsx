@@ -1,7 +1,7 @@
 import { useParams, Link } from 'react-router';
 import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
-import { portions, throwGroups } from '../../core/seed/weight.ts';
-import { showArea, showMass, showPerArea } from '../../core/units/show.ts';
+import { portions, type SeedLot, throwGroups } from '../../core/seed/weight.ts';
+import { G_PER_LB, showArea, showCount, showMass, showPerArea } from '../../core/units/show.ts';
 import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../ring/asked.ts';
 import { useCover } from '../../ring/useForecast.ts';
 import { saveCover, saveGarden } from '../../records/verbs/verbs.ts';
@@ -11,6 +11,10 @@ import { Swatch } from '../../ui/Weave.tsx';
 import { SeedChoices } from './SeedChoices.tsx';
 import { LotPicker } from './LotPicker.tsx';
 import type { Cover } from '../../records/types.ts';
+
+/** Of a hundred seeds at least so many come up, or nobody would sow them. */
+const LEAST_ALIVE = 5;
+const leastAlive = (hard: number) => Math.round(hard * 100) + LEAST_ALIVE;
 
 /** The weight to put on the scale, with its working, and the portions. */
 export default function SeedPage() {
@@ -23,7 +27,7 @@ export default function SeedPage() {
   const lot = (speciesId: string) => cover.seed.find((s) => s.speciesId === speciesId)!;
   const set = (part: Partial<Cover>, label: string) =>
     void run(saveCover(hands, { ...cover, ...part }, 'seed', label));
-  const setLot = (speciesId: string, part: { germination?: number; purity?: number; coating?: number }) =>
+  const setLot = (speciesId: string, part: Partial<SeedLot>) =>
     void run(
       saveCover(
         hands,
@@ -32,13 +36,13 @@ export default function SeedPage() {
         'the seed on the bench',
       ),
     );
-  const percent = (
-    label: string,
-    speciesId: string,
-    key: 'germination' | 'purity' | 'coating',
-    low: number,
-    high: number,
-  ) => (
+  // Prices are kept per kilogram and shown per pound where masses are in ounces.
+  const kilos = garden.units.mass === 'imperial' ? G_PER_LB / 1000 : 1;
+  const priceOf = (speciesId: string) => {
+    const price = garden.seedPrices[speciesId];
+    return price === undefined ? '' : (price * kilos).toFixed(2);
+  };
+  const percent = (label: string, speciesId: string, key: keyof SeedLot, low: number, high: number) => (
     <Field label={label}>
       {(id) => (
         <input
@@ -97,24 +101,38 @@ export default function SeedPage() {
               <b>{showMass(w.viable_g, garden.units)}</b> of living seed
             </p>
             <p>
-              ÷ germination {Math.round(w.germination * 100)} % ÷ purity {Math.round(w.purity * 100)} %
+              ÷{' '}
+              {w.hard > 0
+                ? `(germination ${Math.round(w.germination * 100)} % − hard ${Math.round(w.hard * 100)} %)`
+                : `germination ${Math.round(w.germination * 100)} %`}{' '}
+              ÷ purity {Math.round(w.purity * 100)} %
               {w.coating > 0 ? ` ÷ bare share ${Math.round((1 - w.coating) * 100)} %` : ''} ={' '}
               <b>{showMass(w.weigh_g, garden.units)}</b> on the scale
             </p>
             <p className="text-bark text-sm">
               {sp.hardSeed &&
-                'Some of this seed is hard and sleeps for years: where a bag counts it as living, take it off the germination. '}
-              About {Math.round(((w.viable_g / sp.seed.thousandSeed_g) * 1000) / w.area_m2)} living seeds a
-              square metre.{' '}
+                'Some of this seed is hard and sleeps for years. Where the germination on the bag counts it, enter how much of it is hard. '}
+              Living seeds: about{' '}
+              {showCount(((w.viable_g / sp.seed.thousandSeed_g) * 1000) / w.area_m2, garden.units)}.{' '}
               {sp.seed.inoculant &&
                 `Coat with ${sp.seed.inoculant.replace('-', ' ')} inoculant on new ground, out of the sun, the same day.`}
             </p>
             <LotPicker cover={cover} speciesId={w.speciesId} onChange={set} />
-            <div className="mt-2 grid max-w-2xl gap-3 sm:grid-cols-4">
-              {percent('Germination %', w.speciesId, 'germination', 5, 100)}
+            <div
+              className={`mt-2 grid gap-3 ${sp.hardSeed ? 'max-w-3xl sm:grid-cols-5' : 'max-w-2xl sm:grid-cols-4'}`}
+            >
+              {percent('Germination %', w.speciesId, 'germination', leastAlive(w.hard), 100)}
+              {sp.hardSeed &&
+                percent(
+                  'Of it hard, points',
+                  w.speciesId,
+                  'hard',
+                  0,
+                  Math.round(w.germination * 100) - LEAST_ALIVE,
+                )}
               {percent('Purity %', w.speciesId, 'purity', 20, 100)}
               {percent('Coating %', w.speciesId, 'coating', 0, 80)}
-              <Field label="Price a kilogram">
+              <Field label={`Price a ${kilos === 1 ? 'kilogram' : 'pound'}`}>
                 {(id) => (
                   <input
                     id={id}
@@ -122,15 +140,19 @@ export default function SeedPage() {
                     min={0}
                     step="0.1"
                     className="input input-sm"
-                    defaultValue={garden.seedPrices[w.speciesId] ?? ''}
+                    defaultValue={priceOf(w.speciesId)}
                     onBlur={(e) => {
-                      if (e.target.value !== '' && Number(e.target.value) >= 0)
+                      const typed = e.target.value;
+                      if (typed !== '' && Number(typed) >= 0 && typed !== priceOf(w.speciesId))
                         void run(
                           saveGarden(
                             hands,
                             {
                               ...garden,
-                              seedPrices: { ...garden.seedPrices, [w.speciesId]: Number(e.target.value) },
+                              seedPrices: {
+                                ...garden.seedPrices,
+                                [w.speciesId]: Number(typed) / kilos,
+                              },
                             },
                             'a seed price',
                           ),
