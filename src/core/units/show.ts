@@ -9,6 +9,9 @@ export const M2_PER_FT2 = 0.09290304;
 export const G_PER_OZ = 28.349523125;
 export const G_PER_LB = 453.59237;
 const M_PER_FT = 0.3048;
+export const MM_PER_IN = 25.4;
+/** The gallon of the United States. */
+export const L_PER_GAL = 3.785411784;
 
 const round = (x: number, digits: number) =>
   x.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
@@ -40,6 +43,30 @@ export function showLength(m: number, units: UnitChoice): string {
   if (feet === 0) return `${rest} in`;
   return rest === 0 ? `${feet} ft` : `${feet} ft ${rest} in`;
 }
+
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+
+/** A depth of seed or soil: millimetres and centimetres, or inches to the nearest eighth and never less than one. */
+export function showDepth(mm: number, units: UnitChoice): string {
+  if (units.length === 'metric') return mm < 30 ? `${round(mm, 0)} mm` : `${round(mm / 10, 0)} cm`;
+  const eighths = Math.max(1, Math.round((mm / MM_PER_IN) * 8));
+  return `${[Math.floor(eighths / 8) || '', EIGHTHS[eighths % 8]].filter(Boolean).join(' ')} in`;
+}
+
+/** Rain or watering: whole millimetres, or hundredths of an inch. */
+export const showRain = (mm: number, units: UnitChoice): string =>
+  units.length === 'imperial' ? `${round(mm / MM_PER_IN, 2)} in` : `${round(mm, 0)} mm`;
+
+export function showVolume(litres: number, units: UnitChoice): string {
+  if (units.length === 'metric') return `${round(litres, 0)} litres`;
+  const gallons = litres / L_PER_GAL;
+  return `${round(gallons, gallons < 10 ? 1 : 0)} gallons`;
+}
+
+export const showFlow = (l_min: number, units: UnitChoice): string =>
+  units.length === 'imperial'
+    ? `${Number((l_min / L_PER_GAL).toPrecision(2))} gallons a minute`
+    : `${Number(l_min.toPrecision(2))} litres a minute`;
 
 /** Mass per area in the gardener's own: g/m² or oz per 100 ft². */
 export function showPerArea(g_m2: number, units: UnitChoice): string {

@@ -1,7 +1,17 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { parseLength_m, parseSize_m } from './length.ts';
-import { IMPERIAL, METRIC, showAreaImperial, showLength, showMass } from './show.ts';
+import {
+  IMPERIAL,
+  METRIC,
+  showAreaImperial,
+  showDepth,
+  showFlow,
+  showLength,
+  showMass,
+  showRain,
+  showVolume,
+} from './show.ts';
 
 test.each([
   ['4 ft 6 in', 1.3716],
@@ -48,5 +58,26 @@ test('masses, lengths and areas are shown as gardeners weigh and measure', () =>
     '4 ft 6 in',
     '1.2 m',
     '103 ft²',
+  ]);
+});
+
+test('depths, rain, volumes and flows in both systems; a shallow depth is never nothing', () => {
+  expect([3, 12, 25, 80].map((mm) => showDepth(mm, METRIC))).toEqual(['3 mm', '12 mm', '25 mm', '8 cm']);
+  expect([1, 3, 12.7, 25.4, 38].map((mm) => showDepth(mm, IMPERIAL))).toEqual([
+    '⅛ in',
+    '⅛ in',
+    '½ in',
+    '1 in',
+    '1 ½ in',
+  ]);
+  expect([showRain(12, METRIC), showRain(12.7, IMPERIAL)]).toEqual(['12 mm', '0.50 in']);
+  expect([showVolume(96, METRIC), showVolume(10, IMPERIAL), showVolume(96, IMPERIAL)]).toEqual([
+    '96 litres',
+    '2.6 gallons',
+    '25 gallons',
+  ]);
+  expect([showFlow(12.34, METRIC), showFlow(18.927, IMPERIAL)]).toEqual([
+    '12 litres a minute',
+    '5 gallons a minute',
   ]);
 });

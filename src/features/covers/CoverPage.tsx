@@ -4,7 +4,7 @@ import { findSpecies, membersOf, mixes } from '../../catalogue/catalogue.ts';
 import { pageOf } from '../../catalogue/pages.ts';
 import { type SpeciesEntry } from '../../catalogue/schema.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { showPerArea } from '../../core/units/show.ts';
+import { showDepth, showPerArea } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SeedDrawing } from '../../ui/drawings/Seed.tsx';
 import { SeedlingDrawing } from '../../ui/drawings/Seedling.tsx';
@@ -54,8 +54,9 @@ export default function CoverPage() {
       {one && (
         <p className="mt-3">
           By hand: {showPerArea(one.seed.rateBroadcastLow_g_m2, garden.units)} to{' '}
-          {showPerArea(one.seed.rateBroadcastHigh_g_m2, garden.units)}, {one.seed.depthMin_mm} to{' '}
-          {one.seed.depthMax_mm} mm deep
+          {showPerArea(one.seed.rateBroadcastHigh_g_m2, garden.units)},
+          {showDepth(one.seed.depthMin_mm, garden.units)} to {showDepth(one.seed.depthMax_mm, garden.units)}{' '}
+          deep
           {one.seed.inoculant ? `; inoculant of the ${one.seed.inoculant.replace('-', ' and ')} group` : ''}.
         </p>
       )}

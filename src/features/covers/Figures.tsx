@@ -1,6 +1,6 @@
 import { pageOf, sources } from '../../catalogue/pages.ts';
 import { type SpeciesEntry, type SpeciesPage } from '../../catalogue/schema.ts';
-import { showLength, showPerArea, type UnitChoice } from '../../core/units/show.ts';
+import { showDepth, showLength, showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 
 type Group = keyof SpeciesPage['provenance'];
@@ -12,7 +12,7 @@ function groups(s: SpeciesEntry, units: UnitChoice): [Group, string, string][] {
     [
       'seed',
       'Seed',
-      `broadcast ${span(s.seed.rateBroadcastLow_g_m2, s.seed.rateBroadcastHigh_g_m2)}; ${s.seed.thousandSeed_g} g a thousand; ${s.seed.depthMin_mm}-${s.seed.depthMax_mm} mm deep`,
+      `broadcast ${span(s.seed.rateBroadcastLow_g_m2, s.seed.rateBroadcastHigh_g_m2)}; ${s.seed.thousandSeed_g} g a thousand; ${showDepth(s.seed.depthMin_mm, units)} to ${showDepth(s.seed.depthMax_mm, units)} deep`,
     ],
     [
       'thermal',

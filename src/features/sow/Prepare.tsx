@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { findWay, membersOf, methods, sowingWays } from '../../catalogue/catalogue.ts';
 import { wayShare } from '../../core/stand/emergence.ts';
-import { showLength } from '../../core/units/show.ts';
+import { showDepth, showVolume } from '../../core/units/show.ts';
 import { nurseStraw, soilCover_l } from '../../core/watering/watering.ts';
 import { saveBeds, saveCover } from '../../records/verbs/verbs.ts';
 import { methodsHere, sownArea_m2 } from '../../ring/asked.ts';
@@ -78,7 +78,7 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
   const members = membersOf(cover.parts);
   const way = findWay(cover.wayId)!;
   const area = sownArea_m2(cover, bed);
-  const mm = (x: number) => showLength(x / 1000, garden.units);
+  const mm = (x: number) => showDepth(x, garden.units);
   const straw = nurseStraw(area);
   return (
     <div className="max-w-2xl">
@@ -118,13 +118,14 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
         <p className="mt-2">
           Straw for this ground: <b>{straw.kilograms.toFixed(1)} kg</b>, about{' '}
           {straw.bales < 0.75 ? 'half a small bale' : `${Math.ceil(straw.bales)} small bales`}, shaken out{' '}
-          {mm(straw.depth_mm)} deep ({Math.round(straw.litres)} litres loose). Hay carries seed of its own.
+          {mm(straw.depth_mm)} deep ({showVolume(straw.litres, garden.units)} loose). Hay carries seed of its
+          own.
         </p>
       )}
       {way.id === 'surface' && (
         <p className="mt-2">
           Or hide it under sieved soil or compost, {mm(3)} deep:{' '}
-          <b>{Math.round(soilCover_l(area, 3))} litres</b>.
+          <b>{showVolume(soilCover_l(area, 3), garden.units)}</b>.
         </p>
       )}
     </div>

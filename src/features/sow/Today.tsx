@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { findSpecies } from '../../catalogue/catalogue.ts';
 import { type SowToday, type SowVerdict } from '../../core/sowing/today.ts';
-import { showTemperature } from '../../core/units/show.ts';
+import { showRain, showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { fetchForecast, type ServiceForecast } from '../../ring/weatherService.ts';
 import type { Bed, Cover } from '../../records/types.ts';
@@ -25,12 +25,12 @@ const HOLD = {
     'Too few nights will freeze from here on to work seed into the ground. Rake it in in spring instead.',
 } as const;
 
-function headline(v: SowVerdict): string {
+function headline(v: SowVerdict, units: UnitChoice): string {
   switch (v.code) {
     case 'sow':
       return 'Sow today';
     case 'water-first':
-      return `Water first: ${v.mm} mm`;
+      return `Water first: ${showRain(v.mm, units)}`;
     case 'wait':
       return `Wait until ${showDay(v.until)}, ${WAIT[v.why]}`;
     case 'hold':
@@ -74,7 +74,7 @@ export function Today({
   const wet = answer.moisture < 0.35 ? 'dry' : answer.moisture < 0.7 ? 'moist' : 'wet';
   return (
     <section aria-label="Is today good?" aria-busy={busy}>
-      <Answer big={headline(answer.verdict)}>{reason(answer, wet, t)}</Answer>
+      <Answer big={headline(answer.verdict, garden.units)}>{reason(answer, wet, t, garden.units)}</Answer>
       {cropUntil !== undefined && cover.wayId !== 'standing-crop' && (
         <p className="mb-3 max-w-2xl font-bold">
           A crop stands on bed {bed.name} until {showDay(cropUntil)}: all this is for seed thrown under it
@@ -89,7 +89,7 @@ export function Today({
         />
         <Fact
           name="Rain, next 7 days"
-          value={`${Math.round(answer.rainNext7_mm)} mm`}
+          value={showRain(answer.rainNext7_mm, garden.units)}
           note={answer.forecastDays > 0 ? 'forecast' : 'a usual year here'}
         />
         <Fact
@@ -137,10 +137,10 @@ export function Today({
                 <li key={d.on} className="border-linen min-w-14 border-l pl-2">
                   <span className="block">{showWeekday(d.on)}</span>
                   <span className="block whitespace-nowrap">
-                    {Math.round(d.tmin_c)}–{Math.round(d.tmax_c)}°
+                    {t(d.tmin_c).replace(/ °.$/, '')}–{t(d.tmax_c).replace(/ °.$/, '°')}
                   </span>
                   <span className="block whitespace-nowrap">
-                    {d.rain_mm > 0 ? `${d.rain_mm.toFixed(0)} mm` : 'dry'}
+                    {d.rain_mm > 0 ? showRain(d.rain_mm, garden.units) : 'dry'}
                   </span>
                 </li>
               ))}
@@ -169,14 +169,14 @@ export function Today({
   );
 }
 
-function reason(a: SowToday, wet: string, t: (c: number) => string): string {
+function reason(a: SowToday, wet: string, t: (c: number) => string, units: UnitChoice): string {
   const v = a.verdict;
   const stand = `${Math.round(a.stand * 100)} years in 100 bring a stand`;
   switch (v.code) {
     case 'sow':
       return `The seed bed is ${t(a.soil_c)} and ${wet}; ${stand} when it is sown today${a.standInWeek < a.stand - 0.08 ? `, ${Math.round(a.standInWeek * 100)} a week from now` : ''}.`;
     case 'water-first':
-      return `The top is dry and only ${Math.round(a.rainNext7_mm)} mm are to be expected this week. Soak it the evening before, then keep it moist; ${stand}.`;
+      return `The top is dry, with only ${showRain(a.rainNext7_mm, units)} of rain to be expected this week. Soak it the evening before, then keep it moist; ${stand}.`;
     case 'wait':
       return v.why === 'warmth'
         ? `The seed bed is ${t(a.soil_c)}; slow seed is eaten seed.`

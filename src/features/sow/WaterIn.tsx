@@ -6,6 +6,7 @@ import {
   litresFor,
   minutesFor,
 } from '../../core/watering/watering.ts';
+import { L_PER_GAL, MM_PER_IN, showFlow, showRain, showVolume } from '../../core/units/show.ts';
 import { saveGarden } from '../../records/verbs/verbs.ts';
 import { sownArea_m2 } from '../../ring/asked.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -20,12 +21,17 @@ const BY: Record<NonNullable<Garden['watering']>['by'], string> = {
   sprinkler: 'sprinkler',
 };
 
+/** A usual watering can. */
+const CAN_L = 10;
+
 /** Millimetres to litres to minutes with the gardener's own hose, can or line. */
 export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: number }) {
   const { garden, hands, run } = useGarden();
+  const { units } = garden;
+  const imperial = units.length === 'imperial';
   const [form, setForm] = useDraft(`water ${garden.id}`, {
     by: 'hose' as keyof typeof BY,
-    litres: '10',
+    litres: imperial ? '2.5' : '10',
     seconds: '',
     cups: '',
     minutes: '15',
@@ -40,31 +46,34 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
   const cups = form.cups
     .split(/[;\s]+|,(?=\s)/)
     .filter(Boolean)
-    .map(number);
+    .map((t) => number(t) * (imperial ? MM_PER_IN : 1));
   const cup =
     cups.length >= 3 && cups.every((c) => c >= 0)
       ? cupAnswer({ cups_mm: cups, minutes: number(form.minutes) }, area)
       : undefined;
-  const timed = number(form.seconds) > 0 ? (number(form.litres) / number(form.seconds)) * 60 : undefined;
+  const timed =
+    number(form.seconds) > 0
+      ? ((number(form.litres) * (imperial ? L_PER_GAL : 1)) / number(form.seconds)) * 60
+      : undefined;
   const flow = form.by === 'hose' || form.by === 'can' ? timed : cup?.flow_l_min;
   const sense = flow === undefined ? undefined : flowSense(flow);
   return (
     <section aria-label="Water in" className="max-w-2xl">
       <p className="text-xl">
-        {FIRST_WATERING_MM} mm on this ground is <b>{Math.round(litres)} litres</b>
+        {showRain(FIRST_WATERING_MM, units)} on this ground is <b>{showVolume(litres, units)}</b>
         {w ? (
           <>
             : <b>{Math.round(minutesFor(FIRST_WATERING_MM, area, w.flow_l_min))} minutes</b> with your{' '}
-            {BY[w.by]} at {Number(w.flow_l_min.toPrecision(2))} litres a minute.
+            {BY[w.by]} at {showFlow(w.flow_l_min, units)}.
           </>
         ) : (
-          ', or about eleven cans of ten litres on a bed of ten square metres.'
+          `, about ${Math.ceil(litres / CAN_L)} cans of ${showVolume(CAN_L, units)}.`
         )}
       </p>
       <p>
-        Then {keep.mm} mm {keep.every_d === 1 ? 'every day' : `every ${keep.every_d} days`} without rain until
-        most are up. A soft rose, never a jet: it floats seed into drifts. No water on ground that is wet; if
-        rain is due tonight, look tomorrow.
+        Then {showRain(keep.mm, units)} {keep.every_d === 1 ? 'every day' : `every ${keep.every_d} days`}{' '}
+        without rain until most are up. A soft rose, never a jet: it floats seed into drifts. No water on
+        ground that is wet; if rain is due tonight, look tomorrow.
       </p>
       <details className="mt-2">
         <summary className="cursor-pointer underline">Measure what your water gives</summary>
@@ -78,7 +87,7 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
           {form.by === 'hose' || form.by === 'can' ? (
             <>
               <TextField
-                label="Bucket, litres"
+                label={`Bucket, ${imperial ? 'gallons' : 'litres'}`}
                 value={form.litres}
                 onChange={(l) => set({ litres: l })}
                 decimal
@@ -93,8 +102,8 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
           ) : (
             <>
               <TextField
-                label="Water in each cup, mm"
-                hint="set out all over the bed, e.g. 4; 5; 6; 5"
+                label={`Water in each cup, ${imperial ? 'inches' : 'mm'}`}
+                hint={`set out all over the bed, e.g. ${imperial ? '0.2; 0.25; 0.2; 0.3' : '4; 5; 6; 5'}`}
                 value={form.cups}
                 onChange={(c) => set({ cups: c })}
               />
@@ -109,8 +118,8 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
         </div>
         {cup && form.by !== 'hose' && form.by !== 'can' && (
           <p className="mt-2">
-            {cup.mm_h.toFixed(0)} mm an hour, the driest quarter gets {Math.round(cup.lowestQuarter * 100)} %
-            of the mean:{' '}
+            {showRain(cup.mm_h, units)} an hour, the driest quarter gets {Math.round(cup.lowestQuarter * 100)}{' '}
+            % of the mean:{' '}
             {cup.uniformity >= 0.8
               ? 'even enough'
               : cup.uniformity >= 0.65
@@ -121,13 +130,13 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
         )}
         {sense === 'impossible' && (
           <p role="alert" className="text-madder mt-2 font-semibold">
-            {Math.round(flow!)} litres a minute is more than a tap gives (10 to 25). Check the minutes and the
-            cups: nothing is saved.
+            {showFlow(flow!, units)} is more than a tap gives ({showFlow(10, units)} to {showFlow(25, units)}
+            ). Check the minutes and the cups: nothing is saved.
           </p>
         )}
         {sense === 'trickle' && (
           <p role="alert" className="text-madder mt-2 font-semibold">
-            {flow!.toFixed(2)} litres a minute is a drip. Check the figures: nothing is saved.
+            {showFlow(flow!, units)} is a drip. Check the figures: nothing is saved.
           </p>
         )}
         <button
@@ -152,7 +161,7 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
             )
           }
         >
-          Keep this{flow && sense === 'likely' ? `: ${Number(flow.toPrecision(2))} litres a minute` : ''}
+          Keep this{flow && sense === 'likely' ? `: ${showFlow(flow, units)}` : ''}
         </button>
       </details>
     </section>
