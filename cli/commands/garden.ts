@@ -1,6 +1,7 @@
 import { allCovers, crops, findCrop, findWay } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
-import { chooseSamples, rankSamples } from '../../src/core/choose/choose.ts';
+import { chooseSamples } from '../../src/core/choose/choose.ts';
+import { rankSamples } from '../../src/core/choose/rank.ts';
 import { jobsOf } from '../../src/core/jobs/jobs.ts';
 import { sowToday } from '../../src/core/sowing/today.ts';
 import { forecastCover } from '../../src/core/plan/forecast.ts';

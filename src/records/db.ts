@@ -1,17 +1,7 @@
 import Dexie, { type Table } from 'dexie';
+import { type LogEntry } from './history.ts';
 import { migrations } from './migrations.ts';
-import type {
-  Bed,
-  Cover,
-  Garden,
-  LogEntry,
-  Look,
-  Lot,
-  Note,
-  Planting,
-  Recipe,
-  WeatherYear,
-} from './types.ts';
+import type { Bed, Cover, Garden, Look, Lot, Note, Planting, Recipe, WeatherYear } from './types.ts';
 
 /** Something half typed on a garden screen. */
 export interface Draft {

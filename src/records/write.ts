@@ -1,6 +1,7 @@
 import { type Result, fail, ok } from '../core/result/result.ts';
 import { type KilimDatabase } from './db.ts';
-import { type AnyRecord, type Change, type LogEntry, type TableName, schemas, TABLES } from './types.ts';
+import { type AnyRecord, type Change, type LogEntry } from './history.ts';
+import { type TableName, schemas, TABLES } from './types.ts';
 
 /** What a verb wants to be true afterwards: a record to put, or an id to take away. */
 export type Wish = { table: TableName; put: AnyRecord } | { table: TableName; remove: string };

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods, mixes } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { type ChooseInput, chooseSamples, rankSamples } from '../choose/choose.ts';
+import { type ChooseInput, chooseSamples } from './choose.ts';
+import { rankSamples } from './rank.ts';
 import { effective, weighByLooks } from '../look/weigh.ts';
 import { growPlan } from '../plan/grown.ts';
 import { answerStand } from '../plan/standAnswer.ts';

@@ -61,6 +61,7 @@ export const makePlant = (): Plant => ({
   fixes: 0,
 });
 
+// Field by field: a copy of a fresh plant costs the daily loop half its speed, since an engine then loses sight of the fields' shapes.
 export function resetPlant(q: Plant, potential: number, fixes: number): void {
   q.emergence = 0;
   q.moistSum = 0;

@@ -1,7 +1,8 @@
 import { findCrop, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_SEED } from '../../core/seed/weight.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { type AimStrands, type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/choose.ts';
+import { type AimStrands } from '../../core/choose/rank.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { type BlockPart } from '../../records/verbs/verbs.ts';

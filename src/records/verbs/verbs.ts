@@ -1,16 +1,15 @@
 import { coverName, findCrop } from '../../catalogue/catalogue.ts';
 import { type Result, fail } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
+import { type LogEntry, type RecordOf } from '../history.ts';
 import {
   OWNED,
   type Bed,
   type Cover,
   type Garden,
-  type LogEntry,
   type Look,
   type Note,
   type Planting,
-  type RecordOf,
   type WeatherYear,
 } from '../types.ts';
 import { type Wish, type WriteMeta, storageFailure, write } from '../write.ts';
