@@ -56,6 +56,21 @@ describe('is today good to sow?', () => {
     expect(a.verdict).toMatchObject({ code: 'wait' });
     if (a.verdict.code === 'wait') expect(a.verdict.until - dayOf('2027-04-08')).toBeGreaterThan(6);
   });
+  test('ground is never blamed when it is warm enough: under a crop it is the shade that is waited out', () => {
+    const on = dayOf('2027-04-13');
+    const under = ask('cool-maritime', 'spring-field-pea', '2027-04-13', '2028-04-22', {
+      cropUntil: dayOf('2027-07-08'),
+      seed_g_m2: [9],
+    });
+    expect(under.soil_c).toBeGreaterThan(under.needs_c);
+    expect(under.verdict).toMatchObject({ code: 'wait', why: 'shade', until: under.opensOn });
+    expect(under.opensOn).toBeGreaterThan(on);
+    for (const speciesId of ['phacelia', 'cereal-rye', 'cowpea', 'buckwheat', 'white-clover'])
+      for (const day of ['2027-03-01', '2027-04-20', '2027-06-10', '2027-09-10']) {
+        const a = ask('cool-maritime', speciesId, day, '2028-05-01', { years: 12 });
+        if (a.verdict.code === 'wait' && a.verdict.why === 'warmth') expect(a.soil_c).toBeLessThan(a.needs_c);
+      }
+  });
   test('dry ground and a dry forecast: water first with a hose, hold the seed without; rain in the forecast is waited for', () => {
     const on = '2027-06-05';
     const dry = steady(on, 12, 24, 0);

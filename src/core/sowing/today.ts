@@ -39,7 +39,7 @@ export interface SowTodayInput {
 export type SowVerdict =
   | { code: 'sow' }
   | { code: 'water-first'; mm: number }
-  | { code: 'wait'; until: Day; why: 'rain' | 'warmth' | 'heat' | 'drain' | 'frost' }
+  | { code: 'wait'; until: Day; why: 'rain' | 'warmth' | 'heat' | 'drain' | 'frost' | 'shade' | 'season' }
   | { code: 'hold'; why: 'drought' | 'frost' | 'cold' | 'thawed' }
   | { code: 'too-late' };
 
@@ -256,7 +256,13 @@ function verdictOn(
     if (a.standInWeek > a.stand + WORTH_A_WEEK) return { code: 'wait', until: today + 7, why: 'heat' };
   }
   if (dry) return { code: 'water-first', mm: SOAK_MM };
-  if (a.stand < WORKS && later) return { code: 'wait', until: today + later.d, why: 'warmth' };
+  // Warm and moist enough, and still too few years bring a stand: a crop above takes the light, or the season is not there yet.
+  if (a.stand < WORKS && later)
+    return {
+      code: 'wait',
+      until: today + later.d,
+      why: (input.cropUntil ?? today) > today ? 'shade' : 'season',
+    };
   return { code: 'sow' };
 }
 

@@ -15,6 +15,8 @@ const WAIT = {
   heat: 'until the heat is over',
   drain: 'until it has drained',
   frost: 'until frost is past',
+  shade: 'nearer the day the crop leaves',
+  season: 'for a surer stand',
 } as const;
 const HOLD = {
   drought:
@@ -186,7 +188,9 @@ function reason(a: SowToday, wet: string, t: (c: number) => string, units: UnitC
             ? `Days of ${t(a.hottestNext10_c)} on dry ground kill seed as it swells. ${Math.round(a.standInWeek * 100)} in 100 a week from now against ${Math.round(a.stand * 100)} today.`
             : v.why === 'rain'
               ? 'The ground is dry; rain is forecast then. Have the seed weighed.'
-              : `A frost kills the seedlings in ${Math.round(a.frostOdds * 100)} years of 100 when they are up this early.`;
+              : v.why === 'shade' || v.why === 'season'
+                ? `The seed bed is ${t(a.soil_c)}, warm enough, but ${v.why === 'shade' ? 'the crop above takes the light: ' : ''}only ${stand} when it is sown today. Six in ten or more do then.`
+                : `A frost kills the seedlings in ${Math.round(a.frostOdds * 100)} years of 100 when they are up this early.`;
     case 'hold':
       return HOLD[v.why];
     case 'too-late':
