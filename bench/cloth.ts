@@ -19,6 +19,8 @@ interface GardenFile {
   covers: Row[];
   looks: Row[];
   notes: Row[];
+  lots: Row[];
+  recipes: Row[];
   [key: string]: unknown;
 }
 
@@ -34,7 +36,9 @@ function bigGarden(): string {
         : typeof value === 'object' && value !== null
           ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, shift(v, years)]))
           : value;
-  const out: GardenFile = { ...file, beds: [], plantings: [], covers: [], looks: [], notes: [] };
+  // The shelf stays behind with its own garden.
+  const none = { beds: [], plantings: [], covers: [], looks: [], notes: [], lots: [], recipes: [] };
+  const out: GardenFile = { ...file, ...none };
   out.garden = { ...file.garden, id: 'big', name: 'Sixty beds' };
   for (let i = 0; i < BEDS; i++) {
     const model = file.beds[i % file.beds.length]!;
@@ -47,6 +51,7 @@ function bigGarden(): string {
       for (const c of file.covers.filter((r) => r.bedId === model.id)) {
         const row: Row = { ...(shift(c, y) as Row), id: tag(c.id) as string, gardenId: 'big', bedId };
         row.nextPlantingId = tag(c.nextPlantingId);
+        row.seed = (row.seed as object[]).map((part) => ({ ...part, lotId: null }));
         // Former years are over.
         if (y > 0) row.verdict = 'dead';
         out.covers.push(row);
