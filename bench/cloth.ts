@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { closeBrowser, openStage } from '../e2e/browser.ts';
 
 /**
- * Frames of the Cloth with sixty beds and five years of history, generated from the demo garden's beds: scrolled down and across, and an
- * edge dragged. Prints the middle and the slowest tenth of frame times; nothing passes or fails here.
+ * Frames of the Cloth with sixty beds and five years of history, generated from the demo garden's beds: scrolled down and across.
+ * Prints the middle and the slowest tenth of frame times; nothing passes or fails here.
  */
 const BEDS = 60;
 const YEARS = 5;
