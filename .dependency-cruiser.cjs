@@ -35,6 +35,12 @@ module.exports = {
       'Records know no screen.',
     ),
     only(
+      'questions-below-screens',
+      '^src/questions/',
+      '^src/(questions|records|catalogue|core)/',
+      'Questions are built from records for the core, by no screen.',
+    ),
+    only(
       'workers-run-core',
       '^src/workers/',
       '^src/(workers|catalogue|core)/',

@@ -20,9 +20,14 @@ export const input: ChooseInput = {
   methods: methods.map((m) => ({
     ...m,
     minutesPer100m2: 60,
+    proposed: m.proposed,
     missing: HAND_KIT.has(m.id) ? [] : ['not at hand'],
   })),
-  bed: { familiesBefore: [], troubles: [], shade: 'open' },
+  aims: [
+    { id: 'feed', strands: 3 },
+    { id: 'hold', strands: 2 },
+  ],
+  bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
   keepsSafe: [],
   hazards: {},
   years: 200,

@@ -2,10 +2,11 @@ import { cpus } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { Bench } from 'tinybench';
 import { membersOf, mixes } from '../src/catalogue/catalogue.ts';
-import { chooseSamples, gapEnsemble } from '../src/core/choose/choose.ts';
+import { gapEnsemble } from '../src/core/choose/choose.ts';
+import { chooseAll, roughSamples, worthSettling } from '../src/core/choose/rounds.ts';
+import { hintOf, type Sample } from '../src/core/choose/sample.ts';
 import { rankSamples } from '../src/core/choose/rank.ts';
-import { pickEnding } from '../src/core/choose/pick.ts';
-import { answerEndings } from '../src/core/plan/endings.ts';
+import { answerEndings, pickEnding } from '../src/core/plan/endings.ts';
 import { type CourseRoom, growPlan } from '../src/core/plan/grown.ts';
 import { answerStand } from '../src/core/plan/standAnswer.ts';
 import { viableRate_g_m2 } from '../src/core/seed/rate.ts';
@@ -31,9 +32,10 @@ const room: CourseRoom = new Map();
 const usable = input.methods.filter((m) => m.missing.length === 0);
 const wholePlan = () => {
   const grown = growPlan(plan, ensemble, YEARS, room);
-  return answerStand(grown, pickEnding(answerEndings(grown, usable.slice(0, 1))));
+  const one = usable.slice(0, 1);
+  return answerStand(grown, pickEnding(answerEndings(grown, one, 0, input.aims), [one[0]!.id], input.aims));
 };
-const samples = [...chooseSamples(input, ensemble)];
+const samples = chooseAll(input, ensemble);
 
 const bench = new Bench({ time: 1500, iterations: 3, warmup: true, warmupIterations: 2 });
 bench
@@ -49,10 +51,13 @@ bench
     `one plan over ${YEARS} years, grown, ended one way on its best date, and answered`,
     () => void wholePlan(),
   )
-  .add('first sample of a gap, weather included', () => void chooseSamples(input).next())
-  .add(`half of a gap (one worker of two): ${input.candidates.length / 2} covers, ${YEARS} years`, () => {
-    for (const sample of chooseSamples(halfOf(0))) void sample;
-  })
+  .add('first sample of a gap, weather included', () => void roughSamples(input).next())
+  .add(
+    `half of a gap on its own, rounds and all: ${halfOf(0).candidates.length} covers, ${YEARS} years`,
+    () => {
+      void chooseAll(halfOf(0));
+    },
+  )
   .add('a change of aims', () => void rankSamples(samples, [{ id: 'feed', strands: 3 }]));
 await bench.run();
 console.log(`${cpus()[0]?.model}, ${cpus().length} cores, Node ${process.version}`);
@@ -69,26 +74,47 @@ for (const t of bench.tasks) {
 // The whole gap on two workers at once, as the browser shares it out; the first round also starts and warms them.
 const ROUNDS = 8;
 const workers = [0, 1].map((k) => new Worker(new URL('./half.mjs', import.meta.url), { workerData: k }));
-const rounds: { first: number; whole: number }[] = [];
-for (let i = 0; i < ROUNDS; i++) {
-  const from = performance.now();
-  let first = Infinity;
-  await Promise.all(
+
+/** Asks both workers and hears every sample until both are done. */
+const hearAll = (messages: unknown[], hear: (sample: Sample) => void) =>
+  Promise.all(
     workers.map(
-      (w) =>
+      (w, k) =>
         new Promise<void>((resolve) => {
-          const hear = (m: { done?: boolean }) => {
-            first = Math.min(first, performance.now() - from);
+          const onMessage = (m: { done?: boolean; sample?: Sample }) => {
+            if (m.sample) hear(m.sample);
             if (!m.done) return;
-            w.off('message', hear);
+            w.off('message', onMessage);
             resolve();
           };
-          w.on('message', hear);
-          w.postMessage('ask');
+          w.on('message', onMessage);
+          w.postMessage(messages[k]);
         }),
     ),
   );
-  rounds.push({ first, whole: performance.now() - from });
+const EIGHT = 8;
+const rounds: { first: number; eight: number; whole: number }[] = [];
+let settledOf = 0;
+for (let i = 0; i < ROUNDS; i++) {
+  const from = performance.now();
+  const since = () => performance.now() - from;
+  const found = new Map<string, Sample>();
+  let first = Infinity;
+  await hearAll([null, null], (sample) => {
+    first = Math.min(first, since());
+    found.set(sample.id, sample);
+  });
+  const hints = worthSettling([...found.values()], input.aims, YEARS).map(hintOf);
+  settledOf = hints.length;
+  let settled = 0;
+  let eight = Infinity;
+  await hearAll(
+    [0, 1].map((k) => hints.filter((_, n) => n % 2 === k)),
+    () => {
+      if (++settled === EIGHT) eight = since();
+    },
+  );
+  rounds.push({ first, eight, whole: since() });
 }
 await Promise.all(workers.map((w) => w.terminate()));
 const inOrder = (pick: (r: (typeof rounds)[0]) => number) =>
@@ -97,8 +123,13 @@ const inOrder = (pick: (r: (typeof rounds)[0]) => number) =>
     .map(pick)
     .sort((a, b) => a - b)
     .map((ms) => ms.toFixed(0));
-console.log(`whole gap on two workers, ${input.candidates.length} covers, weather included, by round:`);
+console.log(
+  `whole gap on two workers, ${input.candidates.length} covers, ${settledOf} of them settled on ${YEARS} years, weather included, by round:`,
+);
 console.log(`  complete: ${inOrder((r) => r.whole).join(', ')} ms (cold: ${rounds[0]!.whole.toFixed(0)} ms)`);
+console.log(
+  `  first eight settled: ${inOrder((r) => r.eight).join(', ')} ms (cold: ${rounds[0]!.eight.toFixed(0)} ms)`,
+);
 console.log(
   `  first sample: ${inOrder((r) => r.first).join(', ')} ms (cold: ${rounds[0]!.first.toFixed(0)} ms)`,
 );

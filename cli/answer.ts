@@ -1,19 +1,25 @@
 import { readArgs, type Typed, yearsOf } from './args.ts';
 import { calibrate, tally, targetIds } from './calibration/run.ts';
+import { advise } from './commands/advise.ts';
 import { bareForecast } from './commands/bare.ts';
 import { choose, forecast, jobs, seed, sow, terminate } from './commands/garden.ts';
 import { weather } from './commands/weather.ts';
 
-const USAGE = `kilim choose FILE BED --plant DATE [--from DATE --next CROP --as seed --way WAY --aims feed:3,hold:2 --top N]
-kilim forecast FILE COVER
-kilim forecast --site NORMALS.json|--pattern ID --cover rye:0.4,vetch:0.6 --sow DATE [--way WAY --rate G,G --on DATE,DATE --irrigated]
-kilim seed FILE [COVER]
-kilim sow FILE COVER
-kilim terminate FILE COVER
-kilim jobs FILE
-kilim calibrate [--only T01,T14]
-kilim weather
-All take --years N; those with a FILE take --today DATE.`;
+const USAGES: Record<string, string> = {
+  advise: 'kilim advise --file FILE [--only A01,A02 --json]',
+  choose:
+    'kilim choose FILE BED --plant DATE [--from DATE --next CROP --as seed --way WAY --aims feed:3,hold:2 --top N]',
+  forecast: `kilim forecast FILE COVER
+kilim forecast --site NORMALS.json|--pattern ID --cover rye:0.4,vetch:0.6 --sow DATE [--way WAY --rate G,G --on DATE,DATE --irrigated]`,
+  seed: 'kilim seed FILE [COVER]',
+  sow: 'kilim sow FILE COVER',
+  terminate: 'kilim terminate FILE COVER',
+  jobs: 'kilim jobs FILE',
+  calibrate: 'kilim calibrate [--only T01,T14]',
+  weather: 'kilim weather',
+};
+const USAGE = `${Object.values(USAGES).join('\n')}
+All take --years N; those with a FILE take --today DATE; each tells its own usage with --help.`;
 
 function calibration(typed: Typed): string {
   const only = typed.get('only')?.split(',');
@@ -37,6 +43,7 @@ function calibration(typed: Typed): string {
 }
 
 const COMMANDS: Record<string, (typed: Typed) => object | string> = {
+  advise,
   choose,
   forecast: (typed) => (typed.at.length > 0 ? forecast(typed) : bareForecast(typed)),
   seed,
@@ -53,8 +60,11 @@ const COMMANDS: Record<string, (typed: Typed) => object | string> = {
  */
 export function answerTo(argv: string[]): string {
   const [name = '', ...rest] = argv;
+  if (name === '--help' || name === 'help') return USAGE;
   const command = COMMANDS[name];
-  if (!command) throw new Error(USAGE);
+  if (!command) throw new Error(name ? `there is no command ${name}\n${USAGE}` : USAGE);
+  if (rest.includes('--help'))
+    return `${USAGES[name]!}\nAll take --years N; those with a FILE take --today DATE.`;
   const answer = command(readArgs(rest));
   return typeof answer === 'string' ? answer : JSON.stringify(answer, null, 1);
 }

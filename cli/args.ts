@@ -28,14 +28,17 @@ const OPTIONS = [
   'on',
   'soil',
   'fertility',
+  'file',
 ] as const;
 type Option = (typeof OPTIONS)[number];
+const FLAGS = ['irrigated', 'unwatered', 'json', 'help'] as const;
+type Flag = (typeof FLAGS)[number];
 
 /** What was typed after the command: places by position, and options by name. */
 export interface Typed {
   at: string[];
   get(option: Option): string | undefined;
-  has(flag: 'irrigated' | 'unwatered'): boolean;
+  has(flag: Flag): boolean;
 }
 
 export function readArgs(argv: string[]): Typed {
@@ -44,8 +47,7 @@ export function readArgs(argv: string[]): Typed {
     allowPositionals: true,
     options: {
       ...Object.fromEntries(OPTIONS.map((o) => [o, { type: 'string' as const }])),
-      irrigated: { type: 'boolean' },
-      unwatered: { type: 'boolean' },
+      ...Object.fromEntries(FLAGS.map((f) => [f, { type: 'boolean' as const }])),
     },
   });
   const all = values as Record<string, string | boolean | undefined>;

@@ -101,7 +101,7 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     true,
     async (p) => {
       await cover('10')(p, 'sow');
-      await p.getByText('Last day that works').waitFor({ timeout: 20_000 });
+      await p.getByText('Works until').waitFor({ timeout: 20_000 });
     },
   ],
   [

@@ -46,7 +46,7 @@ test('from an empty application one bed goes through its whole season, with a re
     await page.getByRole('button', { name: 'Smother weeds: 1 strand', exact: true }).click();
     const sample = page.getByRole('button', { name: 'Rye and crimson clover', exact: true });
     await page.getByText('covers done').waitFor({ state: 'detached', timeout: 180_000 });
-    await page.getByRole('button', { name: /Show all/ }).click();
+    await page.getByLabel('Hang one by name').selectOption({ label: 'Rye and crimson clover' });
     await sample.click();
     await page.getByRole('heading', { name: 'Rye and crimson clover' }).waitFor();
     await look();

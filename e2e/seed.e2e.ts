@@ -41,6 +41,8 @@ test('a bench day: ten beds weighed, bought for and carded; seed comes off the s
     await page.getByLabel('Ground free on').fill(await page.getByLabel('Ground free on').inputValue());
     await page.getByText('9 more beds share this gap').waitFor();
     await page.getByText('covers done').waitFor({ state: 'detached', timeout: 180_000 });
+    await page.getByLabel('Hang one by name').selectOption({ label: 'Cereal rye' });
+    await page.getByRole('heading', { name: 'Cereal rye', exact: true }).waitFor();
     await page.getByLabel('all of them').check();
     await page.getByRole('button', { name: 'Put this on 10 beds' }).click();
     await page.getByRole('img', { name: /Cloth of 10 beds/ }).waitFor();

@@ -65,6 +65,8 @@ export function bareForecast(typed: Typed): object {
       name: 'none',
       family: '',
       nitrogenNeed_g_m2: 0,
+      fixesShare: 0,
+      root: false,
       seedSize: 'large' as const,
       soilMin_c: 0,
       residueTolerance: 1,

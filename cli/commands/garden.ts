@@ -1,22 +1,15 @@
-import { allCovers, crops, findCrop, findWay } from '../../src/catalogue/catalogue.ts';
+import { aims as aimList, crops, findCrop, findWay } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
-import { chooseSamples } from '../../src/core/choose/choose.ts';
-import { rankSamples } from '../../src/core/choose/rank.ts';
+import { chooseAll } from '../../src/core/choose/rounds.ts';
+import { hang, rankSamples } from '../../src/core/choose/rank.ts';
 import { jobsOf } from '../../src/core/jobs/jobs.ts';
 import { sowToday } from '../../src/core/sowing/today.ts';
 import { forecastCover } from '../../src/core/plan/forecast.ts';
 import { portions } from '../../src/core/seed/weight.ts';
-import {
-  aheadOf,
-  forecastInput,
-  hazardsBySpecies,
-  keepsSafe,
-  methodsHere,
-  nextCropOf,
-  observedOf,
-  sowTodayInput,
-  weightsOf,
-} from '../../src/ring/asked.ts';
+import { aheadOf, forecastInput, observedOf, sowTodayInput } from '../../src/questions/cover.ts';
+import { gapQuestion } from '../../src/questions/gap.ts';
+import { methodsHere } from '../../src/questions/methods.ts';
+import { weightsOf } from '../../src/questions/weights.ts';
 import { type GardenContents } from '../../src/records/verbs/verbs.ts';
 import { coverFrom, dayOption, gardenFrom, todayOf, type Typed, yearsOf } from '../args.ts';
 
@@ -31,37 +24,20 @@ export function choose(typed: Typed): object {
   const crop = findCrop(nextId);
   if (!crop) throw new Error(`--next ${nextId} is no crop; there are ${crops.map((x) => x.id).join(' ')}`);
   const as = typed.get('as') === 'seed' ? 'seed' : crop.ways[0]!;
-  const gap = {
-    freeDay: dayOption(typed, 'from', todayOf(typed, c)),
-    plantDay: dayOption(typed, 'plant'),
-    next: nextCropOf(nextId, as),
-  };
-  if (gap.plantDay - gap.freeDay < 28) throw new Error('the gap must be at least 28 days');
-  const mine = c.plantings.filter((p) => p.bedId === bed.id);
-  const samples = [
-    ...chooseSamples({
-      site: c.garden.site,
-      soil: bed.soil,
-      way,
-      watered: c.garden.kit.includes('hose'),
-      gap,
-      candidates: allCovers(),
-      methods: methodsHere(c.garden, bed),
-      bed: {
-        familiesBefore: mine.map((p) => findCrop(p.cropId)?.family ?? ''),
-        troubles: bed.troubles,
-        shade: bed.shade,
-      },
-      keepsSafe: keepsSafe(c.garden),
-      hazards: hazardsBySpecies(),
-      years: yearsOf(typed),
-    }),
-  ];
-  const aims = (typed.get('aims') ?? 'feed:3,hold:2').split(',').map((a) => {
-    const [id = '', strands = '1'] = a.split(':');
-    return { id, strands: Number(strands) };
-  });
-  return rankSamples(samples, aims)
+  if (!crop.ways.includes(as)) throw new Error(`--as: ${crop.id} is planted as ${crop.ways.join(' or ')}`);
+  const freeDay = dayOption(typed, 'from', todayOf(typed, c));
+  const plantDay = dayOption(typed, 'plant');
+  if (plantDay <= freeDay)
+    throw new Error(`--plant ${isoOf(plantDay)} must come after ${isoOf(freeDay)}, the day the bed is free`);
+  if (plantDay - freeDay < 28) throw new Error('the gap must be at least 28 days');
+  const aims = aimsOption(typed.get('aims') ?? 'feed:3,hold:2');
+  const samples = chooseAll(
+    gapQuestion(
+      { ...c, bed },
+      { wayId: way.id, freeDay, plantDay, nextId, nextWay: as, aims, years: yearsOf(typed) },
+    ),
+  );
+  return hang(rankSamples(samples, aims))
     .slice(0, Number(typed.get('top') ?? 10))
     .map(({ sample: s, fit }) => ({
       id: s.id,
@@ -77,10 +53,23 @@ export function choose(typed: Typed): object {
         nitrogen_g_m2: s.best.nitrogen_g_m2,
         residue_g_m2: s.best.residue_g_m2,
       },
-      serves: s.serves,
+      serves: s.best?.serves,
+      factors: s.factors,
       reasons: s.reasons,
       changes: s.changes,
     }));
+}
+
+/** `feed:3,hold:2`: aims with their strands. */
+function aimsOption(text: string) {
+  return text.split(',').map((a) => {
+    const [id = '', strands = '1'] = a.split(':');
+    if (!aimList.some((x) => x.id === id))
+      throw new Error(`--aims: ${id} is no aim; there are ${aimList.map((x) => x.id).join(' ')}`);
+    if (!['1', '2', '3'].includes(strands))
+      throw new Error(`--aims: ${id} takes 1, 2 or 3 strands, not ${strands}`);
+    return { id, strands: Number(strands) };
+  });
 }
 
 /** `forecast FILE COVER`: stages, growth and every ending of a cover of a garden. */
@@ -149,6 +138,7 @@ export function sow(typed: Typed): object {
     verdict: 'until' in verdict ? { ...verdict, until: day(verdict.until) } : verdict,
     goodUntil: day(answer.goodUntil),
     worksUntil: day(answer.worksUntil),
+    lastUntil: day(answer.lastUntil),
     opensOn: day(answer.opensOn),
   };
 }

@@ -80,7 +80,10 @@ test('mixes name known species with shares that add up to one; methods name know
     for (const c of m.cautions) expect(cautions[c]).toBeTruthy();
     // Every pass is known to the core: a method does something, waits for something, or lays something.
     const parts = takeApart(m);
-    expect(parts.kills.length > 0 || parts.covering !== null || parts.waits !== null).toBe(true);
+    expect(parts.kills.length > 0 || parts.covering !== null || parts.waits !== null || parts.keeps).toBe(
+      true,
+    );
+    expect(parts.keeps).toBe(m.id === 'mow-keep');
     for (const tool of m.needs.flat()) expect(kit.map((k) => k.id)).toContain(tool);
   }
 });

@@ -7,6 +7,7 @@ import methodsData from './data/methods.json' with { type: 'json' };
 import mixesData from './data/mixes.json' with { type: 'json' };
 import sowingWaysData from './data/sowingWays.json' with { type: 'json' };
 import speciesData from './data/species.json' with { type: 'json' };
+import turnsData from './data/turns.json' with { type: 'json' };
 import type {
   AimEntry,
   ClimateEntry,
@@ -15,6 +16,7 @@ import type {
   MixEntry,
   SowingWayEntry,
   SpeciesEntry,
+  TurnEntry,
 } from './schema.ts';
 
 export const species = speciesData as SpeciesEntry[];
@@ -23,6 +25,7 @@ export const crops = cropsData as CropEntry[];
 export const climates = climatesData as ClimateEntry[];
 export const methods = methodsData as MethodEntry[];
 export const sowingWays = sowingWaysData as SowingWayEntry[];
+export const turns = turnsData as TurnEntry[];
 export const aims = aimsData as AimEntry[];
 export const kit = kitData as { id: string; name: string }[];
 export const cautions = cautionsData as Record<string, string>;
@@ -35,6 +38,9 @@ const wayIndex = index(sowingWays);
 export const findSpecies = (id: string): SpeciesEntry | undefined => speciesIndex.get(id);
 export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
+
+/** The kind a species is a form of; itself where it is no other's form. */
+export const formOf = (speciesId: string): string => speciesIndex.get(speciesId)?.formOf ?? speciesId;
 
 /** Members of a cover as the core wants them; unknown species are left out. */
 export function membersOf(
@@ -63,3 +69,7 @@ export const allCovers = (): { id: string; name: string; members: ReturnType<typ
   ...mixes.map((m) => ({ id: m.id, name: m.name, members: membersOf(m.members) })),
   ...species.map((s) => ({ id: s.id, name: s.name, members: membersOf([{ speciesId: s.id, share: 1 }]) })),
 ];
+
+/** A mix or a single kind by its id. */
+export const coverOfId = (id: string): ReturnType<typeof allCovers>[number] | undefined =>
+  allCovers().find((c) => c.id === id);

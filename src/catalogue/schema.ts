@@ -16,8 +16,12 @@ export const speciesSchema = z.object({
   name: z.string(),
   latin: z.string(),
   family: z.string(),
+  /** The kind of which this is a hardier or more tender form, where the catalogue holds both. */
+  formOf: z.string().optional(),
   role: z.enum(['grass', 'legume', 'brassica', 'broadleaf']),
   season: z.enum(['cool', 'warm', 'both']),
+  /** Mean air temperature of its first weeks between which it is at home, °C. */
+  home: z.object({ from_c: z.number(), to_c: z.number() }),
   life: z.enum(['annual', 'winter-annual', 'biennial', 'perennial']),
   character: z.string(),
   hazards: z.array(z.object({ to: z.string(), text: z.string() })),
@@ -58,17 +62,34 @@ export const speciesSchema = z.object({
     typical_g_m2: z.number().positive(),
     max_g_m2: z.number().positive(),
     heightFlower_m: z.number().positive(),
+    leafArea_m2_g: z.number().positive().optional(),
+    climbs: z.boolean().optional(),
     density50_m2: z.number().positive(),
   }),
   roots: z.object({ habit: z.string(), depth_m: z.number().positive() }),
-  nitrogen: z.object({ leafyPct: z.number(), flowerPct: z.number(), seedPct: z.number(), fixedShare: share }),
-  cold: z.object({ hardened_c: z.number(), tender_c: z.number(), exposed: z.enum(['tops', 'crown']) }),
+  nitrogen: z.object({
+    leafyPct: z.number(),
+    flowerPct: z.number(),
+    seedPct: z.number(),
+    fixedShare: share,
+    belowShare: share,
+  }),
+  cold: z.object({
+    hardened_c: z.number(),
+    tender_c: z.number(),
+    exposed: z.enum(['tops', 'crown']),
+    topsKeep: share,
+  }),
+  /** Ground it wants: `light` for kinds that lime and heavy soil keep yellow. */
+  ground: z.enum(['light', 'any']),
   heatKill_c: z.number().nullable(),
   ending: z.object({
     chopStage: endStage,
     crimpStage: endStage,
     regrowth: share,
     sheet: z.enum(['easy', 'medium', 'hard']),
+    cutCurve: z.enum(['small-grain', 'tillering', 'vetch', 'clover', 'multi-cut']).optional(),
+    crimpCurve: z.enum(['rye', 'vetch']).optional(),
   }),
   worth: z.object({
     weeds: share,
@@ -150,6 +171,11 @@ export const cropSchema = z.object({
   soilMin_c: z.number(),
   residueTolerance: share,
   days: z.tuple([z.number(), z.number()]),
+  root: z.boolean(),
+  fixesShare: share,
+  frost: z.enum(['tender', 'half-hardy', 'hardy']),
+  /** Weeks from the usual last frost to planting and to sowing outside, where it is done in spring. */
+  fromLastFrost_wk: z.object({ transplant: z.number().nullable(), seed: z.number().nullable() }),
 });
 
 const monthly = z.array(z.number()).length(12);
@@ -183,6 +209,8 @@ export const methodSchema = z.object({
   /** Keys of cautions.json. */
   cautions: z.array(z.string()),
   footOnBed: z.boolean(),
+  /** False for ways that a gardener may choose and that are never proposed. */
+  proposed: z.boolean(),
   /** How far soil is turned over or torn, 0..1. */
   disturbance: share,
   /** What a house rule can forbid. */
@@ -199,6 +227,8 @@ export const sowingWaySchema = z.object({
   name: z.string(),
   emergedShare: share,
   rateFactor: z.number().positive(),
+  /** Seed lies on the ground and nothing covers it. */
+  onTop: z.boolean(),
   how: z.string(),
   /** False where the seed is already on the ground. */
   seedNeeded: z.boolean(),
@@ -207,6 +237,9 @@ export const sowingWaySchema = z.object({
     .array(z.object({ id: z.string(), when: z.enum(['before', 'after']), do: z.string(), why: z.string() }))
     .min(1),
 });
+
+/** Two covers that follow each other in one gap, by their ids. */
+export const turnSchema = z.object({ first: z.string(), then: z.string(), why: z.string() });
 
 export const aimSchema = z.object({ id: z.string(), name: z.string(), measure: z.string() });
 
@@ -217,4 +250,5 @@ export type CropEntry = z.infer<typeof cropSchema>;
 export type ClimateEntry = z.infer<typeof climateSchema>;
 export type MethodEntry = z.infer<typeof methodSchema>;
 export type SowingWayEntry = z.infer<typeof sowingWaySchema>;
+export type TurnEntry = z.infer<typeof turnSchema>;
 export type AimEntry = z.infer<typeof aimSchema>;

@@ -3,7 +3,7 @@ import { type Job } from '../core/jobs/jobs.ts';
 import { showLength, showMass } from '../core/units/show.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
 import { PASS_WORDS, STAGE_WORDS } from '../ui/methodWords.ts';
-import { seedNeeded, weightsOf } from './asked.ts';
+import { seedNeeded, weightsOf } from '../questions/weights.ts';
 
 /** Something that happened on a bed, as the notebook and the journal file tell it. */
 export interface Happening {

@@ -3,7 +3,8 @@ import { type Forecast } from '../core/plan/forecast.ts';
 import { type Failure } from '../core/result/result.ts';
 import type { Cover } from '../records/types.ts';
 import { ask } from '../workers/core/client.ts';
-import { aheadOf, forecastInput, observedOf } from './asked.ts';
+import { aheadOf, forecastInput, observedOf } from '../questions/cover.ts';
+import { PLAUSIBLE_YEARS } from '../questions/years.ts';
 import { type Ring, useGarden } from './garden.tsx';
 
 /** Forecasts by their question, so that going back to a screen computes nothing again. */
@@ -61,7 +62,7 @@ const NONE: Cover[] = [];
 /** The forecast of one cover; undefined while it is not there yet. */
 export function useForecast(
   cover: Cover | undefined,
-  years = 120,
+  years = PLAUSIBLE_YEARS,
 ): { forecast: Forecast | undefined; failure: Failure | undefined } {
   const ring = useGarden();
   const covers = useMemo(() => (cover ? [cover] : NONE), [cover]);

@@ -6,7 +6,7 @@ import { viableRate_g_m2 } from '../core/seed/rate.ts';
 import { type Member } from '../core/stand/species.ts';
 import { failureWords } from '../ui/failureWords.ts';
 import { ask } from '../workers/core/client.ts';
-import { nextCropOf } from './asked.ts';
+import { nextCropOf } from '../questions/methods.ts';
 import { useGarden } from './garden.tsx';
 
 const YEARS = 100;

@@ -37,6 +37,19 @@ export const PASS_WORDS: Record<string, { title: string; how: string }> = {
     how: 'Tops in the bottom of the spit, soil over them, until no green shows.',
   },
   'compost-over': { title: 'Cover with compost', how: 'Ten centimetres, level, over the cut stand.' },
+  'rake-off': {
+    title: 'Rake off',
+    how: 'Take the tops off with a wide rake; weigh a barrow so that you know what left the bed.',
+  },
+  hoe: { title: 'Hoe off', how: 'Just under the surface, on a dry, windy day; leave it to wilt.' },
+  'mow-high': {
+    title: 'Trim high',
+    how: 'Above half its height, before seed ripens; what falls stays as mulch.',
+  },
+  'set-plants': {
+    title: 'Set the plants',
+    how: 'Part the cut stand where each plant goes, firm it in, water it, close the mulch to a hand from the stem.',
+  },
   pull: { title: 'Pull', how: 'Root and all, after rain; shake the soil off over the bed.' },
   'check-heat': {
     title: 'Look whether heat ended it',
@@ -55,6 +68,11 @@ export const PASS_WORDS: Record<string, { title: string; how: string }> = {
 export const METHOD_SHORT: Record<string, string> = {
   cut: 'cut once',
   'cut-twice': 'cut twice',
+  'cut-rake': 'cut, rake off',
+  'cut-plant': 'cut and plant',
+  'flail-once': 'flail once',
+  hoe: 'hoe off',
+  'mow-keep': 'mow and keep',
   crimp: 'crimp',
   sheet: 'sheet',
   winterkill: 'frost',

@@ -1,11 +1,13 @@
-import { answerEndings } from '../plan/endings.ts';
+import { type AimStrands } from '../aims/aims.ts';
+import { bestWay } from '../plan/search.ts';
 import { type GrownPlan } from '../plan/grown.ts';
 import { type EndingAnswer } from '../plan/plan.ts';
 import { type MethodHere } from '../termination/method.ts';
 
 /** One thing that would turn a failing plan into one that holds, with the odds it would then have. */
 export type Change =
-  | { kind: 'plant-later'; days: number; odds: number }
+  /** With planting so many days later, ended this way; `serves` as then. */
+  | { kind: 'plant-later'; days: number; odds: number; method: string; serves: Record<string, number> }
   | { kind: 'sow-earlier'; days: number; odds: number }
   | { kind: 'other-method'; method: string; missing: string[]; odds: number }
   | { kind: 'transplants'; odds: number };
@@ -24,16 +26,12 @@ export function changesFor(
   best: EndingAnswer | undefined,
   endings: EndingAnswer[],
   methods: MethodHere[],
+  aims: AimStrands[],
 ): Change[] {
   const out: Change[] = [];
-  const { plan, ensemble } = grown;
-  const plantDay = ensemble.fromDay + plan.plantAt;
-  const usable = new Set(methods.filter((m) => m.missing.length === 0).map((m) => m.id));
-  const soonest = Math.min(...endings.filter((e) => usable.has(e.method)).map((e) => e.readyMostly));
-  if (Number.isFinite(soonest)) {
-    const days = Math.ceil(soonest - plantDay);
-    if (days > 0 && days <= MOST_LATER_D) out.push({ kind: 'plant-later', days, odds: LATER_ODDS });
-  }
+  const { plan } = grown;
+  const usable = methods.filter((m) => m.missing.length === 0);
+  out.push(...plantLater(grown, best));
   const other = endings
     .filter((e) => e.odds.inTime >= HOLDS && e.method !== best?.method)
     .sort((a, b) => b.odds.inTime - a.odds.inTime)[0];
@@ -44,12 +42,17 @@ export function changesFor(
   if (plan.next.way === 'seed') {
     const planted = { ...grown, plan: { ...plan, next: { ...plan.next, way: 'transplant' as const } } };
     // Good days of ending are another matter for transplants, which need not wait as small seed must.
-    const odds = answerEndings(
-      planted,
-      methods.filter((m) => usable.has(m.id)),
-    ).map((e) => e.odds.inTime);
-    const most = Math.max(0, ...odds);
-    if (most >= HOLDS) out.push({ kind: 'transplants', odds: most });
+    const odds = bestWay(planted, usable, aims)?.inTime ?? 0;
+    if (odds >= HOLDS) out.push({ kind: 'transplants', odds });
   }
   return out;
+}
+
+/** The planting day by which the way that is put forward is ready in eight years of ten, when it comes within two months. */
+export function plantLater({ plan, ensemble }: GrownPlan, best: EndingAnswer | undefined): Change[] {
+  if (!best || !Number.isFinite(best.readyMostly)) return [];
+  const days = Math.ceil(best.readyMostly - ensemble.fromDay - plan.plantAt);
+  return days > 0 && days <= MOST_LATER_D
+    ? [{ kind: 'plant-later', days, odds: LATER_ODDS, method: best.method, serves: best.serves }]
+    : [];
 }

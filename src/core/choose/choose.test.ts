@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods, mixes } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { type ChooseInput, chooseSamples } from './choose.ts';
+import { type ChooseInput } from './choose.ts';
+import { chooseAll } from './rounds.ts';
 import { rankSamples } from './rank.ts';
 import { effective, weighByLooks } from '../look/weigh.ts';
 import { growPlan } from '../plan/grown.ts';
@@ -32,12 +33,13 @@ describe('choice and looks', () => {
       minutesPer100m2: 50,
       missing: m.id === 'dig' ? ['spade'] : [],
     })),
-    bed: { familiesBefore: [], troubles: [], shade: 'open' },
+    aims: [{ id: 'feed', strands: 3 }],
+    bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
     keepsSafe: [],
     hazards: {},
     years: 20,
   };
-  const samples = [...chooseSamples(input)];
+  const samples = chooseAll(input);
   test('in an autumn gap rye stands and cowpea does not; what needs a missing tool is not put forward', () => {
     const by = (id: string) => samples.find((s) => s.id === id)!;
     expect(by('cereal-rye').stand.stand).toBeGreaterThan(0.9);

@@ -1,46 +1,25 @@
+import { type AimStrands } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
-import { seedOf } from '../random/stream.ts';
-import { answerEnding, answerEndings } from '../plan/endings.ts';
-import { type CourseRoom, type GrownPlan, growPlan } from '../plan/grown.ts';
-import { type EndingAnswer, type Plan, type StandAnswer } from '../plan/plan.ts';
+import { answerEnding, answerEndings, pickEnding, weeksAway } from '../plan/endings.ts';
+import { type Effort, FULL, QUICK } from '../plan/search.ts';
+import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
+import { type EndingAnswer, type Plan } from '../plan/plan.ts';
+import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
-import { type SowingWay, temperatureShare } from '../stand/emergence.ts';
+import { type SowingWay } from '../stand/emergence.ts';
 import { CROP_LETS_THROUGH } from '../stand/grow.ts';
-import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
-import { type Member } from '../stand/species.ts';
+import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
-import { type Change, changesFor, FAILING } from './change.ts';
-import { pickEnding } from './pick.ts';
-import { type Reason, reasonsFor } from './reasons.ts';
-import { serves } from './serves.ts';
-import {
-  AHEAD_D,
-  bestSowing,
-  earlier,
-  HOPELESS_STAND,
-  HOPELESS_YEARS,
-  hopeless,
-  later,
-  standInGap,
-  type Trial,
-} from './trial.ts';
-import { type Trouble } from './troubles.ts';
-
-/** A cover that might be hung in the gap, with whatever the gardener has already fixed of it. */
-export interface Candidate {
-  id: string;
-  name: string;
-  members: Member[];
-  /** Multiplies the usual rate. */
-  rateTimes?: number;
-  sowDay?: Day;
-  method?: string;
-  /** Day of the first pass of `method`; found when absent. */
-  endDay?: Day;
-}
+import { type Change, changesFor, FAILING, plantLater } from './change.ts';
+import { type BedNotes, whatIsKnown } from './known.ts';
+import { reasonsFor } from './reasons.ts';
+import { type Candidate, type Hint, type Sample } from './sample.ts';
+import { inSeason } from './season.ts';
+import { asNext, inTurn, turnOf } from './turn.ts';
+import { bestSowing, earlier, later, standInGap, type Trial } from './trial.ts';
 
 export interface Gap {
   /** First day on which the ground is free. */
@@ -49,20 +28,13 @@ export interface Gap {
   next: NextCrop;
 }
 
-/** What is known of the bed beside its soil. */
-export interface BedNotes {
-  /** Families grown on the bed in the last years, latest first. */
-  familiesBefore: string[];
-  troubles: Trouble[];
-  shade: 'open' | 'part' | 'deep';
-}
-
 export interface ChooseInput {
   site: Site;
   soil: Soil;
   way: SowingWay;
   watered: boolean;
   gap: Gap;
+  aims: AimStrands[];
   candidates: Candidate[];
   methods: MethodHere[];
   bed: BedNotes;
@@ -72,49 +44,21 @@ export interface ChooseInput {
   years: number;
 }
 
-/** One cover hung in the gap, with everything the screen shows of it. */
-export interface Sample {
-  id: string;
-  name: string;
-  parts: { speciesId: string; share: number }[];
-  rateTimes: number;
-  sowDay: Day;
-  seed_g_m2: number[];
-  stand: StandAnswer;
-  endings: EndingAnswer[];
-  /** The ending that is put forward; undefined when none can be done with the kit at hand. */
-  best: EndingAnswer | undefined;
-  /** How well it serves each aim, 0..1. */
-  serves: Record<string, number>;
-  reasons: Reason[];
-  /** What would make it hold, when it does not. */
-  changes: Change[];
-}
-
-/** Days past planting that are simulated so that late endings can still be dated. */
-const AFTER_PLANTING_D = 60;
 /** No ending begins after planting day; a stand is followed a little longer, to say what it would have come to. */
 const GROWN_AFTER_D = 21;
-/** The weather of a gap, shared by all covers tried in it. */
-export const gapEnsemble = (input: Pick<ChooseInput, 'gap' | 'site' | 'years'>): Ensemble =>
-  makeEnsemble(
-    input.site,
-    input.gap.freeDay - AHEAD_D,
-    AHEAD_D + input.gap.plantDay - input.gap.freeDay + AFTER_PLANTING_D,
-    input.years,
-    seedOf(`gap ${input.gap.freeDay}`),
-  );
 
-/** Grows and judges candidates one by one, likely ones first, so that a screen can show them while the rest are worked out. */
-export function* chooseSamples(
-  input: ChooseInput,
-  ensemble = gapEnsemble(input),
-  room: CourseRoom = new Map(),
-): Generator<Sample, void> {
-  const soil_c = ensemble.seasons[0]!.soil_c.slice(AHEAD_D, AHEAD_D + 14).reduce((s, t) => s + t / 14, 0);
-  const likely = (c: Candidate) => Math.min(...c.members.map((m) => temperatureShare(m.species, soil_c)));
-  const ordered = [...input.candidates].sort((a, b) => likely(b) - likely(a));
-  for (const candidate of ordered) yield sampleFor(candidate, input, ensemble, room);
+/** The weather of a gap, shared by all covers tried in it; a year is made when it is first needed. */
+export const gapEnsemble = (input: Pick<ChooseInput, 'gap' | 'site' | 'years'>): Ensemble => {
+  const { fromDay, days } = spanOf(input.gap.freeDay, input.gap.plantDay);
+  return lazyEnsemble(input.site, fromDay, days, input.years, YEARS_SEED);
+};
+
+/** How far a cover is looked into: on how many years, with days found before where there are any. */
+export interface Look {
+  years?: number;
+  /** How hard days of ending are looked for while years are few. */
+  effort?: Effort;
+  hint?: Partial<Hint>;
 }
 
 /** One cover in a gap: a good sowing day found unless it is fixed, every way of ending on its best day, reasons, ways out. */
@@ -123,54 +67,155 @@ export function sampleFor(
   input: ChooseInput,
   ensemble: Ensemble,
   room: CourseRoom = new Map(),
+  look: Look = {},
 ): Sample {
-  const { gap } = input;
+  if (candidate.first) return sampleInTurn(candidate, input, ensemble, room, look);
+  const { years: wanted = input.years, hint } = look;
+  const { gap, aims } = input;
+  const years = Math.min(wanted, input.years);
   const rateTimes = candidate.rateTimes ?? 1;
   const undersown = input.way.id === 'standing-crop';
   const base: Omit<Plan, 'sownAt'> = {
     members: candidate.members,
-    seed_g_m2: viableRate_g_m2(candidate.members, input.way.rateFactor * rateTimes),
+    seed_g_m2:
+      candidate.poured_g_m2?.map((g) => g * rateTimes) ??
+      viableRate_g_m2(candidate.members, input.way.rateFactor * rateTimes),
     way: input.way,
     soil: input.soil,
     watered: input.watered,
-    freeAt: AHEAD_D,
+    light: SHADE_LIGHT[input.bed.shade],
+    surface: input.bed.surface,
+    freeAt: gap.freeDay - ensemble.fromDay,
     plantAt: gap.plantDay - ensemble.fromDay,
     growUntil: gap.plantDay - ensemble.fromDay + GROWN_AFTER_D,
     next: gap.next,
-    canopy: undersown ? { until: AHEAD_D, lightThrough: CROP_LETS_THROUGH } : undefined,
+    canopy: undersown
+      ? { until: gap.freeDay - ensemble.fromDay, lightThrough: CROP_LETS_THROUGH }
+      : undefined,
   };
   const usable = input.methods.filter((m) => m.missing.length === 0);
-  const trial: Trial = { base, usable, ensemble, room, screened: new Map() };
-  const sownAt =
-    candidate.sowDay !== undefined ? candidate.sowDay - ensemble.fromDay : bestSowing(trial, input);
-  const years = hopeless(trial, sownAt, candidate) ? Math.min(HOPELESS_YEARS, input.years) : input.years;
-  const grown = growPlan({ ...base, sownAt }, ensemble, years, room);
-  const endings = answerEndings(grown, input.methods);
-  const best = chosenEnding(candidate, grown, endings, input.methods);
+  const trial: Trial = { base, usable, aims, ensemble, room };
+  const fixedDay = hint?.sowDay ?? candidate.sowDay;
+  const sowing =
+    fixedDay !== undefined ? { sownAt: fixedDay - ensemble.fromDay } : bestSowing(trial, input.way);
+  const { sownAt } = sowing;
+  const begun = 'grown' in sowing && sowing.grown;
+  const grown = begun ? growOn(begun, years, room) : growPlan({ ...base, sownAt }, ensemble, years, room);
+  // On few years only what may be proposed is asked for; the rest waits until the cover is settled, and takes the days found before.
+  const endings =
+    years < input.years
+      ? answerEndings(
+          grown,
+          usable.filter((m) => m.proposed !== false),
+          0,
+          aims,
+          look.effort ?? QUICK,
+        )
+      : answerEndings(grown, input.methods, 0, aims, FULL, new Map(Object.entries(hint?.days ?? {})));
+  const proposed = usable.filter((m) => m.proposed !== false).map((m) => m.id);
+  const best = chosenEnding(candidate, grown, endings, input.methods, proposed, aims);
   const stand = standInGap(grown, best);
-  const changes = (best?.odds.inTime ?? 0) < FAILING ? changesFor(grown, best, endings, input.methods) : [];
-  if ((best?.odds.inTime ?? 0) < FAILING) {
-    if (stand.stand > HOPELESS_STAND && !changes.some((c) => c.kind === 'plant-later'))
-      changes.push(...later(trial, sownAt));
-    changes.push(...earlier(trial, sownAt));
-  }
+  // Before other dates are grown into the same room.
+  const weeks = best && years === input.years ? weeksHere(grown, best, input.methods, aims) : [];
+  const known = {
+    members: candidate.members,
+    from: candidate.from,
+    next: gap.next,
+    soil: input.soil,
+    bed: input.bed,
+    watered: input.watered,
+    best,
+    stand,
+    season: inSeason(candidate.members, ensemble, sownAt, endOf(grown, best)),
+  };
   const draft = {
     id: candidate.id,
     name: candidate.name,
+    from: candidate.from,
     parts: candidate.members.map((m) => ({ speciesId: m.species.id, share: m.share })),
+    lead: leadOf(candidate),
     rateTimes,
     sowDay: ensemble.fromDay + sownAt,
     seed_g_m2: base.seed_g_m2,
+    first: undefined,
     stand,
     endings,
     best,
-    changes,
+    usable: proposed,
+    fixed: candidate.method !== undefined,
+    factors: whatIsKnown(known),
+    changes: waysOut(trial, grown, best, endings, input, years),
+    weeks,
+    usualRate_g_m2: candidate.poured_g_m2
+      ? viableRate_g_m2(candidate.members, input.way.rateFactor).reduce((a, b) => a + b, 0)
+      : undefined,
+    years,
   };
-  return {
-    ...draft,
-    serves: serves(candidate.members, stand, best, gap.next),
-    reasons: reasonsFor(draft, candidate.members, input),
-  };
+  return { ...draft, reasons: reasonsFor(draft, candidate.members, input) };
+}
+
+/** Two covers in turn: the second is sown as soon as its season has come, the first is ended for it. */
+function sampleInTurn(
+  candidate: Candidate,
+  input: ChooseInput,
+  ensemble: Ensemble,
+  room: CourseRoom,
+  look: Look,
+): Sample {
+  const { gap } = input;
+  const { first, ...second } = candidate;
+  const turnDay = look.hint?.sowDay ?? turnOf(second, input, ensemble);
+  const years = look.years ?? input.years;
+  const before = sampleFor(
+    { ...first!, sowDay: gap.freeDay },
+    { ...input, gap: { ...gap, plantDay: turnDay, next: asNext(second) } },
+    ensemble,
+    room,
+    { years, effort: look.effort },
+  );
+  const after = sampleFor(
+    { ...second, sowDay: turnDay },
+    { ...input, gap: { ...gap, freeDay: turnDay } },
+    ensemble,
+    room,
+    { ...look, hint: { ...look.hint, sowDay: turnDay } },
+  );
+  return inTurn(candidate, before, after, input);
+}
+
+/** The kind with the greatest share of a cover. */
+function leadOf({ members }: Candidate): string {
+  const { species } = [...members].sort((a, b) => b.share - a.share)[0]!;
+  return species.formOf ?? species.id;
+}
+
+/** Day index on which the cover's own time is over: of the first pass, or of planting where the weather ends it. */
+function endOf({ plan, ensemble }: GrownPlan, best: EndingAnswer | undefined): number {
+  return best ? Math.min(best.startDay - ensemble.fromDay, plan.plantAt) : plan.plantAt;
+}
+
+const weeksHere = (grown: GrownPlan, best: EndingAnswer, methods: MethodHere[], aims: AimStrands[]) => {
+  const method = methods.find((m) => m.id === best.method);
+  return method ? weeksAway(grown, method, best, aims) : [];
+};
+
+/** What would make a failing plan hold. On few years only the planting day is asked for, since others cost as much as the plan itself. */
+function waysOut(
+  trial: Trial,
+  grown: GrownPlan,
+  best: EndingAnswer | undefined,
+  endings: EndingAnswer[],
+  input: ChooseInput,
+  years: number,
+): Change[] {
+  if ((best?.odds.inTime ?? 0) >= FAILING) return [];
+  const { sownAt } = grown.plan;
+  const soon = plantLater(grown, best);
+  if (years < input.years) return soon.length > 0 ? soon : later(trial, sownAt);
+  const changes = changesFor(grown, best, endings, input.methods, input.aims);
+  if (!changes.some((c) => c.kind === 'plant-later')) changes.push(...later(trial, sownAt));
+  changes.push(...earlier(trial, sownAt));
+  return changes;
 }
 
 /** The gardener's own ending where one is fixed, else the one that is put forward. */
@@ -179,11 +224,12 @@ function chosenEnding(
   grown: GrownPlan,
   endings: EndingAnswer[],
   methods: MethodHere[],
+  proposed: string[],
+  aims: AimStrands[],
 ): EndingAnswer | undefined {
   const own = methods.find((m) => m.id === candidate.method);
   if (own && candidate.endDay !== undefined)
     return answerEnding(grown, own, candidate.endDay - grown.ensemble.fromDay);
   if (own) return endings.find((e) => e.method === own.id);
-  const usable = new Set(methods.filter((m) => m.missing.length === 0).map((m) => m.id));
-  return pickEnding(endings.filter((e) => usable.has(e.method)));
+  return pickEnding(endings, proposed, aims);
 }

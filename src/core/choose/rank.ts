@@ -1,22 +1,72 @@
-import { type Sample } from './choose.ts';
+import { type AimStrands, worthOf } from '../aims/aims.ts';
+import { pickEnding, worthOfEnding } from '../plan/endings.ts';
+import { product } from './known.ts';
+import { type Sample } from './sample.ts';
 
-export interface AimStrands {
-  id: string;
-  /** One to three strands. */
-  strands: number;
+/** A sample with what it is worth for the aims, and those like it that stand behind it. */
+export interface Ranked {
+  sample: Sample;
+  fit: number;
+  /** It is not ready in time, and hangs by its way out: a later planting day. */
+  late: boolean;
+}
+
+export interface Hung extends Ranked {
+  behind: Ranked[];
+}
+
+/** Ready this many days late at most, it hangs with its way out. */
+export const HANGS_LATE_D = 24;
+/** A later planting day keeps this much of the worth, and each day of it costs this much more. */
+const PLANTED_LATE_KEEPS = 0.82;
+const PER_LATE_DAY = 0.012;
+const STAND_LEAST = 0.3;
+const FAILING = 0.5;
+
+/** Worth for the aims, times the odds of a stand and all that is known of season and bed. */
+export function rankOne(given: Sample, aims: AimStrands[]): Ranked {
+  const best = given.fixed ? given.best : pickEnding(given.endings, given.usable, aims);
+  const sample = best === given.best ? given : { ...given, best, weeks: [] };
+  const likely = (STAND_LEAST + (1 - STAND_LEAST) * sample.stand.stand) * product(sample.factors);
+  const scaled = (worth: number) => (worth > 0 ? worth * likely : worth);
+  const now = best ? scaled(worthOfEnding(best, aims)) : -1;
+  const change = sample.changes.find((c) => c.kind === 'plant-later');
+  if (!best || !change || change.days > HANGS_LATE_D || best.odds.inTime >= FAILING)
+    return { sample, fit: now, late: false };
+  const odds = { ...best.odds, inTime: change.odds, dead: change.odds };
+  const then =
+    scaled(worthOf(change.serves, aims, odds, best.minutesPer100m2)) *
+    (PLANTED_LATE_KEEPS - PER_LATE_DAY * change.days);
+  if (then <= now) return { sample, fit: now, late: false };
+  // It hangs with the way that would then end it.
+  const way = sample.endings.find((e) => e.method === change.method) ?? best;
+  const weeks = way === best ? sample.weeks : [];
+  return { sample: { ...sample, best: way, weeks }, fit: then, late: true };
 }
 
 /** Orders samples by how well they serve the aims, times the odds that they are over in time. Changing aims recomputes nothing else. */
-export function rankSamples(samples: Sample[], aims: AimStrands[]): { sample: Sample; fit: number }[] {
-  const total = aims.reduce((s, a) => s + a.strands, 0);
-  return samples
-    .map((sample) => {
-      const served =
-        total > 0
-          ? aims.reduce((s, a) => s + a.strands * (sample.serves[a.id] ?? 0), 0) / total
-          : sample.serves.hold!;
-      const sure = sample.best ? 0.15 + 0.85 * sample.best.odds.inTime : 0.05;
-      return { sample, fit: served * sure * (0.3 + 0.7 * sample.stand.stand) };
-    })
-    .sort((a, b) => b.fit - a.fit);
+export const rankSamples = (samples: Sample[], aims: AimStrands[]): Ranked[] =>
+  samples
+    .map((s) => rankOne(s, aims))
+    .sort((a, b) => b.fit - a.fit || a.sample.id.localeCompare(b.sample.id));
+
+/** Kind that leads a sample and how it ends: samples that agree in both are one kind of answer. Forms of one kind count as that kind. */
+export const answerKind = (sample: Sample): string =>
+  `${sample.first ? `${sample.first.id} then ` : ''}${sample.lead} ${sample.best?.method ?? ''}`;
+
+/**
+ * In the order of rank, each kind of answer once; alike samples stand behind the first of their kind. What is ready in time comes first of all,
+ * whatever a later planting day would make of another.
+ */
+export function hang(ranked: Ranked[]): Hung[] {
+  const heads = new Map<string, Hung>();
+  for (const r of ranked) {
+    const key = answerKind(r.sample);
+    const head = heads.get(key);
+    if (head) head.behind.push(r);
+    else heads.set(key, { ...r, behind: [] });
+  }
+  const hung = [...heads.values()];
+  const first = hung.findIndex((h) => !h.late && h.fit > 0);
+  return first > 0 ? [hung[first]!, ...hung.slice(0, first), ...hung.slice(first + 1)] : hung;
 }

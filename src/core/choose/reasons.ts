@@ -1,7 +1,8 @@
 import { type Member } from '../stand/species.ts';
 import { type EndingAnswer } from '../plan/plan.ts';
-import { type ChooseInput, type Sample } from './choose.ts';
-import { feeds, starves } from './troubles.ts';
+import { type ChooseInput } from './choose.ts';
+import { type Factor } from './known.ts';
+import { type Sample } from './sample.ts';
 
 /** A fact that speaks for or against a cover; the interface makes the sentence. Days are absolute, odds 0..1. */
 export interface Reason {
@@ -19,21 +20,22 @@ export interface Reason {
     | 'crimp-too-early'
     | 'method-fails'
     | 'ties-up-nitrogen'
-    | 'same-family'
-    | 'family-before'
-    | 'small-seed-waits'
     | 'hazard'
     | 'thin-stand'
     | 'sets-seed'
     | 'frost-may-spare'
-    | 'trouble'
-    | 'helps-against'
-    | 'shaded'
-    | 'restricted';
+    | 'leaves-the-bed'
+    | 'restricted'
+    | Factor['code'];
   facts: Record<string, number | string>;
 }
 
-type Draft = Omit<Sample, 'serves' | 'reasons'>;
+type Draft = Omit<Sample, 'reasons'>;
+
+/** Factors that speak for a cover; each is said once, of the first member it holds for. */
+const SPEAKS_FOR = new Set<Factor['code']>(['helps-against', 'good-before', 'own-seed']);
+/** A factor that costs more than this is worth a sentence. */
+const SAYS_AGAINST = 0.96;
 
 export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput): Reason[] {
   const out: Reason[] = [];
@@ -53,6 +55,8 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
     });
   if (best && best.nitrogen_g_m2.mid < -0.4)
     say('against', 'ties-up-nitrogen', { nitrogen: -best.nitrogen_g_m2.mid, cn: best.carbonToNitrogen });
+  if (best && best.leaves_g_m2.mid >= 20)
+    say('against', 'leaves-the-bed', { dm: best.leaves_g_m2.mid, nitrogen: best.leavesN_g_m2.mid });
   if (stand.closedBeforeFrost >= 0.6)
     say('for', 'covered-early', { odds: stand.closedBeforeFrost, day: stand.closed.mid });
   if (stand.stand < 0.6) say('against', 'thin-stand', { odds: stand.stand });
@@ -65,27 +69,11 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
     if (Number.isFinite(flower) && flower > gap.plantDay - 20)
       say('against', 'crimp-too-early', { day: flower, late: flower - gap.plantDay });
   }
-  const clash = members.find((m) => m.species.family === gap.next.family);
-  if (clash)
-    say('against', 'same-family', {
-      species: clash.species.name,
-      crop: gap.next.name,
-      family: gap.next.family,
-    });
-  const before = members.find(
-    (m) =>
-      m.species.family !== gap.next.family &&
-      input.bed.familiesBefore.includes(m.species.family) &&
-      m.species.role !== 'grass',
-  );
-  if (before)
-    say('against', 'family-before', { species: before.species.name, family: before.species.family });
-  const smallSeed =
-    gap.next.way === 'seed' && (gap.next.seedSize === 'small' || gap.next.seedSize === 'tiny');
-  const slow = members.find((m) => m.species.avoidBefore.includes('small-seeded'));
-  if (smallSeed && slow)
-    say('against', 'small-seed-waits', { species: slow.species.name, days: slow.species.smallSeedWait_d });
-  aboutBed(members, input, say);
+  for (const f of draft.factors)
+    if (f.times < SAYS_AGAINST || f.code === 'shaded') say('against', f.code, f.facts);
+    else if (SPEAKS_FOR.has(f.code) && !out.some((r) => r.code === f.code)) say('for', f.code, f.facts);
+  for (const m of members)
+    if (m.species.mayBeRestricted) say('against', 'restricted', { species: m.species.name });
   for (const m of members)
     for (const h of input.hazards[m.species.id] ?? [])
       if (input.keepsSafe.some((who) => h.to.includes(who)))
@@ -101,6 +89,7 @@ function aboutEnding(
   const odds = best.odds.inTime;
   const facts = {
     odds,
+    warm: best.odds.warm,
     method: best.method,
     ready: best.ready.mid,
     plantDay,
@@ -115,25 +104,4 @@ function aboutEnding(
     say('against', 'method-fails', { method: best.method, surviving: best.surviving, odds: best.odds.dead });
   else if (odds < 0.7) say('against', 'late', { ...facts, late: best.ready.mid - plantDay });
   if (best.odds.noSeed < 0.8) say('against', 'sets-seed', { odds: 1 - best.odds.noSeed });
-}
-
-/** Under this shade worth a kind stays thin in part shade, and under this in deep shade. */
-const PART_SHADE = 0.3;
-const DEEP_SHADE = 0.6;
-
-function aboutBed(
-  members: Member[],
-  input: ChooseInput,
-  say: (s: Reason['side'], c: Reason['code'], f?: Reason['facts']) => void,
-): void {
-  for (const t of input.bed.troubles) {
-    const feeding = members.find((m) => feeds(t, m));
-    if (feeding) say('against', 'trouble', { trouble: t, species: feeding.species.name });
-    else if (members.every((m) => starves(t, m))) say('for', 'helps-against', { trouble: t });
-  }
-  const need = { open: 0, part: PART_SHADE, deep: DEEP_SHADE }[input.bed.shade];
-  const thin = members.find((m) => m.species.worth.shade < need);
-  if (thin) say('against', 'shaded', { species: thin.species.name });
-  for (const m of members)
-    if (m.species.mayBeRestricted) say('against', 'restricted', { species: m.species.name });
 }

@@ -1,89 +1,121 @@
-import { temperatureShare } from '../stand/emergence.ts';
-import { type Ensemble } from '../stand/ensemble.ts';
-import { answerEndings } from '../plan/endings.ts';
+import { type AimStrands, serves } from '../aims/aims.ts';
+import { type BestWay, bestWay } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growPlan } from '../plan/grown.ts';
 import { type EndingAnswer, type Plan, type StandAnswer } from '../plan/plan.ts';
-import { answerStand } from '../plan/standAnswer.ts';
+import { answerStand, standOdds } from '../plan/standAnswer.ts';
+import { type SowingWay } from '../stand/emergence.ts';
+import { type Ensemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change } from './change.ts';
-import { type Candidate, type ChooseInput } from './choose.ts';
-import { pickEnding } from './pick.ts';
+import { inSeason } from './season.ts';
 
-// What a dozen years tell of one cover before it is judged on all of them: when to sow it, whether it has a hope, what another date would bring.
+// What some years tell of one cover before it is judged on all of them: when to sow it, whether it has a hope, what another date would bring.
 
-/** Days of weather before the gap, for seed that goes under the standing crop and for asking what an earlier start would bring. */
-export const AHEAD_D = 35;
 /** Undersowing is done at the last weeding, about this long before the crop leaves. */
 const UNDERSOWN_D = 35;
-/** Sowing is tried at the first possible day and this many weeks later. */
+/** Sowing is tried at the first possible day, this many weeks later, and this many weeks before planting. */
 const LATER_WEEKS = [0, 3, 6];
+const BEFORE_PLANTING_WEEKS = [14, 10];
 const FROST_SOWING_WEEKS = [0, 4, 8, 12, 16, 20, 24];
-const LEAST_GAP_D = 28;
-const SCREEN_YEARS = 12;
+const LEAST_GROWN_D = 42;
+/** Years in which sowing days are compared. */
+const SCREEN_YEARS = 10;
 const EARLIER_D = [14, 28];
 /** Within the days that are simulated past planting, with enough of them left for dying and mellowing. */
 const LATER_D = [21, 42];
+/** A stand this sure, this much in season and this much alive when its work is due is not made better by waiting. */
+const GOOD_AT_ONCE = { stand: 0.8, season: 0.85, alive: 0.5 };
+/** A later sowing must be worth this much more: every day of delay is a bare day. */
+const WORTH_WAITING = 0.03;
 
 export interface Trial {
   base: Omit<Plan, 'sownAt'>;
+  /** Ways that can be used here. */
   usable: MethodHere[];
+  aims: AimStrands[];
   ensemble: Ensemble;
   room: CourseRoom;
-  /** What has been tried, by sowing day. */
-  screened: Map<number, Screened>;
 }
 
-interface Screened {
-  best: EndingAnswer | undefined;
-  stand: StandAnswer;
+/** What a few years tell of one sowing day, with the stand as it grew in them. */
+export interface Screened {
+  sownAt: number;
+  grown: GrownPlan;
+  best: BestWay | undefined;
+  stand: number;
+  season: number;
+  alive: number;
 }
 
 /** A few years of one sowing day: enough to tell good days from bad. */
-function screen({ base, usable, ensemble, room, screened }: Trial, sownAt: number): Screened {
-  const grown = growPlan(
-    { ...base, sownAt },
-    ensemble,
-    Math.min(SCREEN_YEARS, ensemble.seasons.length),
-    room,
-  );
-  const best = pickEnding(answerEndings(grown, usable));
-  const found = { best, stand: standInGap(grown, best) };
-  screened.set(sownAt, found);
-  return found;
+function screen({ base, usable, aims, ensemble, room }: Trial, sownAt: number): Screened {
+  const years = Math.min(SCREEN_YEARS, ensemble.variations.length);
+  const grown = growPlan({ ...base, sownAt }, ensemble, years, room);
+  const best = bestWay(grown, usable, aims);
+  const end = best?.start ?? base.plantAt;
+  const weather = usable.find((m) => m.id === best?.method)?.passes.some((p) => p.kind.startsWith('check'));
+  return {
+    sownAt,
+    grown,
+    best,
+    stand: standOdds(grown),
+    season: inSeason(base.members, ensemble, sownAt, weather ? base.plantAt : end).times,
+    alive: weather ? 1 : aliveOn(grown, end),
+  };
 }
 
-/** The earliest sowing among those tried whose odds of being over in time and of closing the ground come near the best. */
-export function bestSowing(trial: Trial, input: ChooseInput): number {
+/** Share of its plants alive on a day, by the shares of the members, mean over years. */
+function aliveOn({ courses, plan }: GrownPlan, at: number): number {
+  let sum = 0;
+  for (const c of courses)
+    for (let s = 0; s < c.members; s++)
+      sum += c.alive[Math.max(0, at - 1) * c.members + s]! * plan.members[s]!.share;
+  return sum / courses.length;
+}
+
+const score = (s: Screened): number =>
+  (s.best ? Math.max(0, s.best.worth) : 0) * s.season * (0.3 + 0.7 * s.stand) * (0.65 + 0.35 * s.alive);
+
+/**
+ * The earliest sowing among those tried that comes near the best for the aims; with the stand grown on it, where that was the last one tried and
+ * its courses can still be gone on from.
+ */
+export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; grown?: GrownPlan } {
   const { base, ensemble } = trial;
   const free = base.freeAt!;
-  if (input.way.id === 'standing-crop') return free - UNDERSOWN_D;
-  const weeks = input.way.id === 'frost-sown' ? FROST_SOWING_WEEKS : LATER_WEEKS;
-  const tries = weeks
-    .map((w) => free + w * 7)
-    .filter((d) => d === free || base.plantAt - d >= LEAST_GAP_D + 14)
-    .filter((d, i) => i === 0 || input.way.id !== 'frost-sown' || freezes(ensemble, d));
-  const score = (sownAt: number) => {
-    const soil = ensemble.seasons[0]!.soil_c[Math.min(sownAt + 3, ensemble.days - 1)]!;
-    const cold = Math.min(...base.members.map((m) => temperatureShare(m.species, soil)));
-    const { best, stand } = screen(trial, sownAt);
-    const cover = stand.coverByDay.reduce((s, c) => s + c, 0) / Math.max(1, stand.coverByDay.length);
-    return {
-      sownAt,
-      stand: stand.stand,
-      cold,
-      score: (best?.odds.inTime ?? 0) * (0.5 + stand.stand) + cover + (cold > 0.3 ? 0.2 : 0),
-    };
-  };
-  const first = score(tries[0]!);
-  // A stand that makes it when sown at once is not made better by waiting: every day of delay is a bare day.
-  if (tries.length === 1 || (first.stand >= 0.8 && first.cold > 0.5)) return free;
-  const scored = [first, ...tries.slice(1).map(score)];
+  if (way.id === 'standing-crop') return { sownAt: free - UNDERSOWN_D };
+  const frost = way.id === 'frost-sown';
+  const weeks = frost ? FROST_SOWING_WEEKS : LATER_WEEKS;
+  const tries = [
+    ...weeks.map((w) => free + w * 7),
+    ...(frost ? [] : BEFORE_PLANTING_WEEKS.map((w) => base.plantAt - w * 7)),
+  ]
+    .filter((d, i) => i === 0 || (d > free && base.plantAt - d >= LEAST_GROWN_D))
+    .filter((d, i) => i === 0 || !frost || freezes(ensemble, d))
+    .sort((a, b) => a - b);
+  if (tries.length === 1) return { sownAt: free };
+  // The season alone rules most days out, and costs no growing.
+  const inPlace = tries.map((d) => inSeason(base.members, ensemble, d, base.plantAt).times);
+  const most = Math.max(...inPlace);
+  const open = tries.filter((_, i) => inPlace[i]! >= most * IN_PLACE);
+  const first = screen(trial, open[0]!);
+  if (
+    open.length === 1 ||
+    (first.stand >= GOOD_AT_ONCE.stand &&
+      first.season >= GOOD_AT_ONCE.season &&
+      first.alive >= GOOD_AT_ONCE.alive)
+  )
+    return first;
+  const scored = open.map((sownAt, i) => ({ sownAt, score: score(i === 0 ? first : screen(trial, sownAt)) }));
   const top = Math.max(...scored.map((s) => s.score));
-  return scored.find((s) => s.score >= top - 0.04)!.sownAt;
+  return { sownAt: scored.find((s) => s.score >= top - WORTH_WAITING)!.sownAt };
 }
+/** A sowing day this far behind the best in season is not tried. */
+const IN_PLACE = 0.65;
 
 /** Nights freeze and days thaw around this day in most years: what works seed into the ground. */
 function freezes(ensemble: Ensemble, d: number): boolean {
+  ensemble.upTo(SCREEN_YEARS);
   const years = ensemble.seasons.slice(0, SCREEN_YEARS);
   const fit = years.filter((s) => {
     let nights = 0;
@@ -97,8 +129,7 @@ function freezes(ensemble: Ensemble, d: number): boolean {
 export function earlier(trial: Trial, sownAt: number): Change[] {
   for (const days of EARLIER_D) {
     if (sownAt - days < 0) break;
-    const odds = screen({ ...trial, base: { ...trial.base, canopy: undefined } }, sownAt - days).best?.odds
-      .inTime;
+    const odds = screen({ ...trial, base: { ...trial.base, canopy: undefined } }, sownAt - days).best?.inTime;
     if (odds !== undefined && odds >= 0.7) return [{ kind: 'sow-earlier', days, odds }];
   }
   return [];
@@ -112,27 +143,18 @@ export function later(trial: Trial, sownAt: number): Change[] {
   const { base, ensemble } = trial;
   for (const days of LATER_D) {
     const plantAt = base.plantAt + days;
-    const moved = { ...trial, base: { ...base, plantAt, growUntil: ensemble.days }, screened: new Map() };
-    const odds = screen(moved, sownAt).best?.odds.inTime;
-    if (odds !== undefined && odds >= 0.7) return [{ kind: 'plant-later', days, odds }];
+    if (plantAt >= ensemble.days) break;
+    const moved = { ...trial, base: { ...base, plantAt, growUntil: ensemble.days } };
+    const best = screen(moved, sownAt).best;
+    if (!best || best.inTime < 0.7) continue;
+    const of = serves(base.members, base.next, best.figures);
+    return [{ kind: 'plant-later', days, odds: best.inTime, method: best.method, serves: of }];
   }
   return [];
-}
-
-/** Covers that hardly a year of the screen brings to a stand, or ends in time, are ruled out on fewer years than the rest. */
-export const HOPELESS_YEARS = 50;
-export const HOPELESS_STAND = 0.1;
-/** One of the dozen years of the screen at most. */
-const HOPELESS_ODDS = 0.1;
-
-export function hopeless(trial: Trial, sownAt: number, candidate: Candidate): boolean {
-  if (candidate.sowDay !== undefined || candidate.method !== undefined) return false;
-  const { best, stand } = trial.screened.get(sownAt) ?? screen(trial, sownAt);
-  return stand.stand <= HOPELESS_STAND || (best?.odds.inTime ?? 0) <= HOPELESS_ODDS;
 }
 
 /** Of what the stand does, the days from which the ground is free: before them another crop covers it. */
 export function standInGap(grown: GrownPlan, best: EndingAnswer | undefined): StandAnswer {
   const stand = answerStand(grown, best);
-  return { ...stand, coverByDay: stand.coverByDay.slice(AHEAD_D) };
+  return { ...stand, coverByDay: stand.coverByDay.slice(grown.plan.freeAt ?? 0) };
 }

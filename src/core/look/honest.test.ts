@@ -34,6 +34,8 @@ const plan: Plan = {
     name: 'Squash',
     family: 'Cucurbitaceae',
     nitrogenNeed_g_m2: 14,
+    fixesShare: 0,
+    root: false,
     seedSize: 'large',
     soilMin_c: 15,
     residueTolerance: 0.9,

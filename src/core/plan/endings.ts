@@ -1,143 +1,150 @@
+import { type AimFigures, type AimStrands, served, serves, USUAL_AIMS, worthOf } from '../aims/aims.ts';
+import { type Day } from '../calendar/day.ts';
 import { meanOf, quantile, shareOf, spreadOf } from '../random/quantile.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Ending, endStand, newYearEnd, readyEnding } from '../termination/end.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type GrownPlan } from './grown.ts';
-import { type EndingAnswer, type YearEnd } from './plan.ts';
+import { type Laying, layingOf, newOutcome, type YearOutcome } from './outcome.ts';
+import { type EndingAnswer, type WeekAway, type YearEnd } from './plan.ts';
+import { ASIDE, type Effort, type Found, FULL, HOPELESS, lastStart, searchDays } from './search.ts';
+import { idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
 
-/** Start dates are tried this many days apart, or further where the gap is long. */
-const START_STEP_D = 5;
-const MOST_STARTS = 26;
-/** Good dates are looked for in this many of the years, spread evenly; the date found is then judged on all of them. */
-const SEARCH_YEARS = 33;
-/** Ways that the gardener has no tool for are shown too, worked out on fewer dates and years. */
-const UNUSABLE_STARTS = 6;
-const UNUSABLE_SEARCH_YEARS = 16;
-const UNUSABLE_YEARS = 40;
-/** A start date is inside the window when its odds come within this of the best. */
-const WINDOW_SLACK = 0.05;
-/** Least days of growth before an ending is worth anything. */
-const LEAST_GROWTH_D = 35;
+/** Ways that are not put forward are judged on so many years. */
+const ASIDE_YEARS = 30;
 
-/** All ways of ending in `methods` on their best dates. Ways that never work in this gap come back with odds near zero, not missing. */
-export const answerEndings = (grown: GrownPlan, methods: MethodHere[], notBefore = 0): EndingAnswer[] =>
-  methods.map((method) => bestStart(grown, method, notBefore));
+/** Days found for a way of ending before, as absolute days: `answerEndings` takes them instead of looking again. */
+export type DaysFound = ReadonlyMap<string, { startDay: Day; windowDays: [Day, Day] }>;
 
-interface Tried {
-  start: number;
-  inTime: number;
+/** All ways of ending in `methods` on the day that serves the aims best. Ways that never work in this gap come back with odds near zero, not missing. */
+export function answerEndings(
+  grown: GrownPlan,
+  methods: MethodHere[],
+  notBefore = 0,
+  aims: AimStrands[] = USUAL_AIMS,
+  effort: Effort = FULL,
+  known: DaysFound = new Map(),
+): EndingAnswer[] {
+  const from = grown.ensemble.fromDay;
+  const atHand = (m: MethodHere) => m.missing.length === 0 && m.proposed !== false;
+  const unknown = methods.filter((m) => !known.has(m.id));
+  const found = new Map<string, Found>();
+  for (const f of searchDays(grown, unknown.filter(atHand), notBefore, aims, effort))
+    found.set(f.method.id, f);
+  for (const f of searchDays(
+    grown,
+    unknown.filter((m) => !atHand(m)),
+    notBefore,
+    aims,
+    ASIDE,
+  ))
+    found.set(f.method.id, f);
+  const all = readYears(grown);
+  const few = grown.weights || all.length <= ASIDE_YEARS ? all : all.slice(0, ASIDE_YEARS);
+  return methods.map((method) => {
+    const before = known.get(method.id);
+    const f = found.get(method.id);
+    const ending = f?.ending ?? readyEnding(grown.plan, method);
+    const waits = ending.course.waits !== null;
+    const best = f?.best ?? (waits ? lastStart(grown) : before!.startDay - from);
+    const years = method.missing.length === 0 ? all : few;
+    const answer = summarise(grown, years, method, ending, layingOf(ending.course), best);
+    const day = answer.startDay;
+    const window: [Day, Day] = f ? [from + f.early, from + f.late] : before!.windowDays;
+    return { ...answer, windowDays: waits ? [day, day] : window };
+  });
 }
 
-function bestStart(grown: GrownPlan, method: MethodHere, notBefore: number): EndingAnswer {
-  const { plan, ensemble } = grown;
-  const ending = readyEnding(plan, method);
-  const usable = method.missing.length === 0;
-  const { starts, step } = startsToTry(grown, ending, notBefore, usable ? MOST_STARTS : UNUSABLE_STARTS);
-  const every = searchYears(grown.courses.length, usable ? SEARCH_YEARS : UNUSABLE_SEARCH_YEARS);
-  const odds = starts.length === 1 ? [0] : oddsInTime(grown, ending, starts, every);
-  const tried: Tried[] = starts.map((start, k) => ({ start, inTime: odds[k]! }));
-  let best = 0;
-  for (const t of tried) if (t.inTime > best) best = t.inTime;
-  const near = tried.filter((t) => t.inTime >= best - WINDOW_SLACK && t.inTime > 0);
-  // Among equally safe days the latest leaves the cover most time; the list runs from late to early.
-  const chosen = near[0] ?? tried[tried.length - 1]!;
-  // Only the run of dates that hangs together with the chosen one is a window.
-  let early = chosen.start;
-  for (const t of near) if (early - t.start <= step) early = Math.min(early, t.start);
-  return {
-    ...summarise(usable ? grown : fewerYears(grown), method, ending, chosen.start),
-    windowDays: [ensemble.fromDay + early, ensemble.fromDay + chosen.start],
-    minutesPer100m2: method.minutesPer100m2,
-  };
-}
-
-/** The first years only; where looks have weighed the years, all of them are kept. */
-const fewerYears = (grown: GrownPlan): GrownPlan =>
-  grown.weights ? grown : { ...grown, courses: grown.courses.slice(0, UNUSABLE_YEARS) };
-
-function startsToTry(grown: GrownPlan, ending: Ending, notBefore: number, most: number) {
-  const { plan } = grown;
-  const first = Math.max(plan.sownAt + LEAST_GROWTH_D, (plan.freeAt ?? 0) + 1, notBefore);
-  const step = Math.max(START_STEP_D, Math.ceil((plan.plantAt - first) / most));
-  const starts: number[] = [];
-  if (ending.course.waits) starts.push(Math.min(plan.plantAt, first));
-  else for (let d = plan.plantAt - 1; d >= first; d -= step) starts.push(d);
-  if (starts.length === 0) starts.push(Math.max(plan.sownAt, Math.min(first, plan.plantAt - 1)));
-  return { starts, step };
-}
-
-const everyYear = new Map<number, number[]>();
-
-/** Indices of about `wanted` of `n` years, spread evenly: those that dates are looked for in. */
-function searchYears(n: number, wanted: number): number[] {
-  const key = n * 1000 + wanted;
-  let found = everyYear.get(key);
-  if (!found) {
-    const stride = Math.max(1, Math.floor(n / wanted));
-    found = Array.from({ length: Math.ceil(n / stride) }, (_, i) => i * stride);
-    everyYear.set(key, found);
+/** The way of ending that serves these aims best among those that can be used and may be proposed. */
+export function pickEnding(
+  endings: EndingAnswer[],
+  usable: readonly string[],
+  aims: AimStrands[],
+): EndingAnswer | undefined {
+  let best: EndingAnswer | undefined;
+  let most = -Infinity;
+  const some = endings.some((e) => usable.includes(e.method) && e.odds.inTime >= HOPELESS);
+  for (const e of endings) {
+    if (some && e.odds.inTime < HOPELESS) continue;
+    if (!usable.includes(e.method)) continue;
+    const worth = worthOfEnding(e, aims);
+    if (worth > most) [best, most] = [e, worth];
   }
-  return found;
+  return best;
 }
 
-const scratch = newYearEnd();
-
-/** Ready when the crop wants the bed, and no seed shed on the way unless seed was wanted. */
-const inTime = (end: YearEnd, grown: GrownPlan, ending: Ending): boolean =>
-  end.readyAt <= grown.plan.plantAt && (end.stageAtEnd < 5 || ending.course.waits === 'seed');
-
-/** Odds of being over in time for each start: year by year, so that one course at a time is read. */
-function oddsInTime(grown: GrownPlan, ending: Ending, starts: number[], years: number[]): number[] {
-  const { ensemble, courses, weights } = grown;
-  const yes = new Array<number>(starts.length).fill(0);
-  let total = 0;
-  for (const y of years) {
-    const w = weights ? weights[y]! : 1;
-    total += w;
-    const season = ensemble.seasons[y]!;
-    const v = ensemble.variations[y]!;
-    for (let k = 0; k < starts.length; k++) {
-      const end = endStand(ending, starts[k]!, courses[y]!, season, v, scratch, false);
-      if (inTime(end, grown, ending)) yes[k]! += w;
-    }
-  }
-  return yes.map((n) => (total > 0 ? n / total : 0));
-}
-
-/** Room for the years of one ending; written over by the next. */
-const room: YearEnd[] = [];
-
-/** One method begun on one day, over all years. Take what you need before the next call. */
-function tryStart({ ensemble, courses }: GrownPlan, ending: Ending, start: number): YearEnd[] {
-  while (room.length < courses.length) room.push(newYearEnd());
-  return courses.map((course, y) =>
-    endStand(ending, start, course, ensemble.seasons[y]!, ensemble.variations[y]!, room[y]!),
-  );
-}
+/** What an ending is worth for these aims. */
+export const worthOfEnding = (
+  e: EndingAnswer,
+  aims: AimStrands[],
+  odds: Pick<EndingAnswer['odds'], 'inTime' | 'dead' | 'noSeed'> = e.odds,
+): number => worthOf(e.serves, aims, odds, e.minutesPer100m2, e.idle_d);
 
 /** One way of ending begun on one day. */
 export function answerEnding(grown: GrownPlan, method: MethodHere, start: number): EndingAnswer {
+  const ending = readyEnding(grown.plan, method);
+  const answer = summarise(grown, readYears(grown), method, ending, layingOf(ending.course), start);
   const day = grown.ensemble.fromDay + start;
-  return {
-    ...summarise(grown, method, readyEnding(grown.plan, method), start),
-    windowDays: [day, day],
-    minutesPer100m2: method.minutesPer100m2,
-  };
+  return { ...answer, windowDays: [day, day] };
 }
+
+const WEEK_D = 7;
+
+/** What beginning a week earlier or later would come to, where such a day lies between sowing and planting; nothing for ways that wait for the weather. */
+export function weeksAway(
+  grown: GrownPlan,
+  method: MethodHere,
+  best: EndingAnswer,
+  aims: AimStrands[],
+): WeekAway[] {
+  const { ensemble, plan } = grown;
+  const at = best.startDay - ensemble.fromDay;
+  if (readyEnding(plan, method).course.waits !== null) return [];
+  const first = Math.max(plan.sownAt, plan.freeAt ?? 0) + 1;
+  return [-WEEK_D, WEEK_D]
+    .filter((days) => at + days >= first && at + days <= lastStart(grown))
+    .map((days) => {
+      const then = answerEnding(grown, method, at + days);
+      return {
+        days,
+        startDay: then.startDay,
+        inTime: then.odds.inTime,
+        served: served(then.serves, aims) - served(best.serves, aims),
+        nitrogen_g_m2: then.nitrogen_g_m2.mid - best.nitrogen_g_m2.mid,
+        residue_g_m2: then.residue_g_m2.mid - best.residue_g_m2.mid,
+        flowerDays: then.flowerDays.mid - best.flowerDays.mid,
+        weedsHeld: then.weedsHeld.mid - best.weedsHeld.mid,
+      };
+    });
+}
+
+/** Room for the years of one ending; written over by the next. */
+const endRoom: YearEnd[] = [];
+const outcomeRoom: YearOutcome[] = [];
 
 function summarise(
   grown: GrownPlan,
+  read: ReadYear[],
   method: MethodHere,
   ending: Ending,
+  laying: Laying,
   start: number,
-): Omit<EndingAnswer, 'windowDays' | 'minutesPer100m2'> {
-  const { ensemble, plan, weights, courses } = grown;
-  const years = tryStart(grown, ending, start);
+): Omit<EndingAnswer, 'windowDays'> {
+  const { ensemble, plan } = grown;
+  const weights = grown.weights;
+  while (endRoom.length < read.length) {
+    endRoom.push(newYearEnd());
+    outcomeRoom.push(newOutcome());
+  }
+  const years = read.map((y, i) => endStand(ending, start, y.course, y.season, y.variation, endRoom[i]!));
+  const out = read.map((y, i) => yieldOf(y, ending, laying, years[i]!, start, outcomeRoom[i]!));
   const from = ensemble.fromDay;
   const { waits } = ending.course;
   const pick = (f: (y: YearEnd) => number) => spreadOf(years.map(f), weights);
   const mean = (f: (y: YearEnd) => number) => meanOf(years.map(f), weights);
   const share = (holds: (y: YearEnd) => boolean) => shareOf(years.length, (y) => holds(years[y]!), weights);
+  const outcome = (f: (o: YearOutcome) => number) => spreadOf(out.map(f), weights);
+  const meanOutcome = (f: (o: YearOutcome) => number) => meanOf(out.map(f), weights);
   const dead = pick((y) => from + y.deadAt);
   const at = Math.min(ensemble.days - 1, start);
   const lies = years.map((y) => (Number.isFinite(y.deadAt) ? Math.max(0, y.deadAt - start) : Infinity));
@@ -146,11 +153,22 @@ function summarise(
     : Number.isFinite(dead.mid)
       ? Math.round(dead.mid)
       : from + plan.plantAt;
+  const figures: AimFigures = {
+    nitrogenNext_g_m2: meanOutcome((o) => o.nitrogenNext_g_m2),
+    held: meanOutcome((o) => o.held),
+    weedsHeld: meanOutcome((o) => o.weedsHeld),
+    residueAtPlanting_g_m2: meanOutcome((o) => o.residueAtPlanting_g_m2),
+    flower_d: meanOutcome((o) => o.flower_d),
+    dm_g_m2: mean((y) => y.dm_g_m2),
+    caught_g_m2: meanOutcome((o) => o.caught_g_m2),
+    minutesPer100m2: method.minutesPer100m2,
+  };
   return {
     method: method.id,
     startDay,
     odds: {
-      inTime: share((y) => inTime(y, grown, ending)),
+      inTime: share((y) => inTime(y, plan.plantAt, ending)),
+      warm: share((y) => inTime(y, plan.plantAt, ending) && y.plantableAt <= plan.plantAt),
       dead: share((y) => y.deadAt <= plan.plantAt),
       noSeed: share((y) => y.stageAtEnd < 5),
     },
@@ -162,21 +180,33 @@ function summarise(
       weights,
     ),
     plantable: pick((y) => from + y.plantableAt),
+    idle_d: mean((y) => idleDays(y, plan.plantAt)),
     lies_d: waits ? 0 : quantile(lies, 0.5, weights),
-    nitrogen_g_m2: pick((y) => y.nitrogenNext_g_m2),
-    residue_g_m2: pick((y) => y.residueAtPlanting_g_m2),
+    nitrogen_g_m2: outcome((o) => o.nitrogenNext_g_m2),
+    residue_g_m2: outcome((o) => o.residueAtPlanting_g_m2),
     dryMatter_g_m2: pick((y) => y.dm_g_m2),
+    caught_g_m2: outcome((o) => o.caught_g_m2),
+    weedsHeld: outcome((o) => o.weedsHeld),
+    flowerDays: outcome((o) => o.flower_d),
+    bareDays: outcome((o) => o.bare_d),
+    held: outcome((o) => o.held),
+    leaves_g_m2: outcome((o) => o.leaves_g_m2),
+    leavesN_g_m2: outcome((o) => o.leavesN_g_m2),
+    dryer_mm: outcome((o) => o.dryer_mm),
+    serves: serves(plan.members, plan.next, figures),
+    laying,
     carbonToNitrogen: carbonToNitrogen(
-      mean((y) => y.dm_g_m2),
+      figures.dm_g_m2,
       mean((y) => y.n_g_m2),
     ),
+    minutesPer100m2: method.minutesPer100m2,
     stageAtStart: quantile(
-      courses.map((c) => c.stage[at * c.members]!),
+      read.map(({ course }) => course.stage[at * course.members]!),
       0.5,
       weights,
     ),
     heightAtStart_m: quantile(
-      courses.map((c) => c.height_m[at]!),
+      read.map(({ course }) => course.height_m[at]!),
       0.5,
       weights,
     ),

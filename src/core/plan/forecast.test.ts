@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { type ChooseInput, chooseSamples } from '../choose/choose.ts';
+import { type ChooseInput } from '../choose/choose.ts';
+import { chooseAll } from '../choose/rounds.ts';
 import { siteFromPattern } from '../site/pattern.ts';
 import { type ForecastInput, forecastCover } from './forecast.ts';
 
@@ -10,6 +11,10 @@ const squash = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transpla
 const here = methods
   .filter((m) => ['cut-twice', 'sheet', 'winterkill'].includes(m.id))
   .map((m) => ({ ...m, minutesPer100m2: 60, missing: [] }));
+const AIMS = [
+  { id: 'hold', strands: 2 },
+  { id: 'bulk', strands: 1 },
+];
 const freeDay = dayOf('2026-09-20');
 const plantDay = dayOf('2027-06-05');
 const parts = [
@@ -26,12 +31,13 @@ function chosen(wayId: string) {
     gap: { freeDay, plantDay, next: squash },
     candidates: [{ id: 'x', name: 'x', members: membersOf(parts) }],
     methods: here,
-    bed: { familiesBefore: [], troubles: [], shade: 'open' },
+    aims: AIMS,
+    bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
     keepsSafe: [],
     hazards: {},
     years: 120,
   };
-  return [...chooseSamples(input)][0]!;
+  return chooseAll(input)[0]!;
 }
 
 const asForecast = (sample: ReturnType<typeof chosen>, wayId: string): ForecastInput => ({
@@ -46,6 +52,8 @@ const asForecast = (sample: ReturnType<typeof chosen>, wayId: string): ForecastI
   next: squash,
   methods: here,
   looks: [],
+  aims: AIMS,
+  freeDay,
   cropUntil: wayId === 'standing-crop' ? freeDay : undefined,
   today: sample.sowDay,
   years: 120,

@@ -1,8 +1,7 @@
 import { type Day } from '../calendar/day.ts';
-import { seedOf } from '../random/stream.ts';
 import { type Spread, spreadOf } from '../random/quantile.ts';
 import { type LookSeen, effective, weighByLooks } from '../look/weigh.ts';
-import { pickEnding } from '../choose/pick.ts';
+import { type AimStrands, USUAL_AIMS } from '../aims/aims.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Site } from '../site/site.ts';
@@ -12,8 +11,9 @@ import { CROP_LETS_THROUGH } from '../stand/grow.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';
-import { type EndingAnswer, type StandAnswer } from './plan.ts';
-import { answerEnding, answerEndings } from './endings.ts';
+import { type EndingAnswer, type Plan, type StandAnswer, type WeekAway } from './plan.ts';
+import { SHADE_LIGHT, spanOf, YEARS_SEED } from './span.ts';
+import { answerEnding, answerEndings, pickEnding, weeksAway } from './endings.ts';
 import { growPlan } from './grown.ts';
 import { answerStand } from './standAnswer.ts';
 
@@ -29,9 +29,15 @@ export interface ForecastInput {
   plantDay: Day;
   next: NextCrop;
   methods: MethodHere[];
+  /** What the cover was sown for; it decides which way and day are put forward. */
+  aims?: AimStrands[];
   looks: LookSeen[];
+  /** First day on which the ground was free; the day of sowing when that is not known. */
+  freeDay?: Day;
   /** Day on which a crop that stands over the seed is cleared, when it is undersown. */
   cropUntil?: Day;
+  shade?: keyof typeof SHADE_LIGHT;
+  surface?: Plan['surface'];
   /** Endings are not begun before this day. */
   today: Day;
   /** A method and start the gardener has settled on. */
@@ -51,16 +57,22 @@ export interface Forecast {
   settled: EndingAnswer | undefined;
   /** Every fifth day from sowing: cover, height and dry matter as spreads, for the growth picture. */
   growth: { day: Day; cover: Spread; height_m: Spread; dryMatter_g_m2: Spread; stage: Spread }[];
+  /** The settled ending, or the best, a week earlier and a week later. */
+  weeks: WeekAway[];
   /** How many of the years still have a say after the looks. */
   effectiveYears: number;
   years: number;
 }
 
-const AFTER_PLANTING_D = 75;
 const GROWTH_STEP_D = 5;
+/** A stand is followed for so long at least. */
+const SHORTEST_D = 20;
 
 export function forecastCover(input: ForecastInput): Forecast {
-  const plantAt = Math.max(20, input.plantDay - input.sowDay);
+  const { sowDay } = input;
+  const plantDay = Math.max(sowDay + SHORTEST_D, input.plantDay);
+  const undersown = input.cropUntil !== undefined && input.cropUntil > sowDay;
+  const freeDay = undersown ? input.cropUntil! : Math.min(sowDay, input.freeDay ?? sowDay);
   const observed = new Map(
     [...(input.ahead ?? []), ...(input.observed ?? [])].map(([day, tmin_c, tmax_c, rain_mm]) => [
       day,
@@ -73,40 +85,51 @@ export function forecastCover(input: ForecastInput): Forecast {
       } as ObservedDay,
     ]),
   );
+  const span = spanOf(freeDay, plantDay);
+  // Seed that went under a crop long before it left begins the span.
+  const fromDay = Math.min(span.fromDay, sowDay);
   const ensemble = makeEnsemble(
     input.site,
-    input.sowDay,
-    plantAt + AFTER_PLANTING_D,
+    fromDay,
+    span.days + span.fromDay - fromDay,
     input.years,
-    seedOf(`sown ${input.sowDay}`),
+    YEARS_SEED,
     observed,
   );
-  const underCrop = Math.max(0, (input.cropUntil ?? input.sowDay) - input.sowDay);
-  const plan = {
+  const sownAt = sowDay - fromDay;
+  const freeAt = freeDay - fromDay;
+  const plan: Plan = {
     members: input.members,
     seed_g_m2: input.seed_g_m2,
     way: input.way,
     soil: input.soil,
     watered: input.watered,
-    sownAt: 0,
-    plantAt,
+    light: SHADE_LIGHT[input.shade ?? 'open'],
+    surface: input.surface,
+    sownAt,
+    plantAt: plantDay - fromDay,
     next: input.next,
-    freeAt: underCrop,
-    canopy: underCrop > 0 ? { until: underCrop, lightThrough: CROP_LETS_THROUGH } : undefined,
+    freeAt,
+    canopy: undersown ? { until: freeAt, lightThrough: CROP_LETS_THROUGH } : undefined,
   };
   const even = growPlan(plan, ensemble);
   const weights = input.looks.length > 0 ? weighByLooks(even, input.looks) : undefined;
   const grown = { ...even, weights };
-  const endings = answerEndings(grown, input.methods, input.today - input.sowDay);
-  const usable = new Set(input.methods.filter((m) => m.missing.length === 0).map((m) => m.id));
-  const best = pickEnding(endings.filter((e) => usable.has(e.method)));
+  const aims = input.aims && input.aims.length > 0 ? input.aims : USUAL_AIMS;
+  const endings = answerEndings(grown, input.methods, input.today - fromDay, aims);
+  const usable = input.methods.filter((m) => m.missing.length === 0 && m.proposed !== false);
+  const best = pickEnding(
+    endings,
+    usable.map((m) => m.id),
+    aims,
+  );
   const chosen = input.settled && input.methods.find((m) => m.id === input.settled!.method);
-  const settled = chosen && answerEnding(grown, chosen, input.settled!.startDay - input.sowDay);
+  const settled = chosen && answerEnding(grown, chosen, input.settled!.startDay - fromDay);
   const growth = [];
-  for (let d = 0; d < ensemble.days; d += GROWTH_STEP_D) {
+  for (let d = sownAt; d < ensemble.days; d += GROWTH_STEP_D) {
     const of = (f: (c: (typeof grown.courses)[number]) => number) => spreadOf(grown.courses.map(f), weights);
     growth.push({
-      day: input.sowDay + d,
+      day: fromDay + d,
       cover: of((c) => c.cover[d]!),
       height_m: of((c) => c.height_m[d]!),
       dryMatter_g_m2: of((c) => {
@@ -117,11 +140,15 @@ export function forecastCover(input: ForecastInput): Forecast {
       stage: of((c) => c.stage[d * c.members]!),
     });
   }
+  const shown = settled ?? best;
+  const method = shown && input.methods.find((m) => m.id === shown.method);
+  const stand = answerStand(grown, shown);
   return {
-    stand: answerStand(grown, settled ?? best),
+    stand: { ...stand, coverByDay: stand.coverByDay.slice(sownAt) },
     endings,
     best,
     settled,
+    weeks: method ? weeksAway(grown, method, shown, aims).filter((w) => w.startDay >= input.today) : [],
     growth,
     effectiveYears: weights ? effective(weights) : input.years,
     years: input.years,

@@ -1,13 +1,19 @@
+import { bareTwin } from './bare.ts';
 import { type Course, makeCourse } from '../stand/course.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { growStand, makeGrowRoom } from '../stand/grow.ts';
+import { type PlanFigures } from './outcome.ts';
 import { type Plan } from './plan.ts';
+import { type Reading } from './reading.ts';
 
 /** Grown years of one plan: the courses of all members of the ensemble, kept so that any ending can be tried on them. */
 export interface GrownPlan {
   plan: Plan;
   ensemble: Ensemble;
   courses: Course[];
+  /** The courses as the aims read them, filled when first asked for. */
+  readings?: (Reading | undefined)[];
+  figures?: PlanFigures;
   /** One weight a year where looks have spoken; even otherwise. */
   weights?: Float64Array;
 }
@@ -22,21 +28,29 @@ export type CourseRoom = Map<number, Course[]>;
 export function growPlan(
   plan: Plan,
   ensemble: Ensemble,
-  years = ensemble.seasons.length,
+  years = ensemble.variations.length,
   room?: CourseRoom,
 ): GrownPlan {
+  return growOn({ plan, ensemble, courses: [], readings: [] }, years, room);
+}
+
+/** Grows the years that a plan lacks of the first `years`, as long as no other plan has used the room since. */
+export function growOn(grown: GrownPlan, years: number, room?: CourseRoom): GrownPlan {
+  const { plan, ensemble, courses } = grown;
   const n = plan.members.length;
   const kept = room?.get(n) ?? [];
   room?.set(n, kept);
+  ensemble.upTo(years);
   const growing = makeGrowRoom(plan);
-  const courses: Course[] = [];
-  for (let y = 0; y < years; y++) {
+  const twin = plan.freeAt ? bareTwin(ensemble, plan) : undefined;
+  for (let y = courses.length; y < years; y++) {
     let course = kept[y];
     if (!course || course.days !== ensemble.days) {
       course = makeCourse(ensemble.days, plan.members);
       if (room) kept[y] = course;
     }
-    courses.push(growStand(plan, ensemble.seasons[y]!, ensemble.variations[y]!, course, growing));
+    const before = twin && { day: plan.freeAt!, soil: twin.year(y).free };
+    courses.push(growStand(plan, ensemble.seasons[y]!, ensemble.variations[y]!, course, growing, before));
   }
-  return { plan, ensemble, courses };
+  return grown;
 }

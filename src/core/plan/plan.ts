@@ -4,6 +4,7 @@ import { type NextCrop } from '../residue/wait.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { type Member } from '../stand/species.ts';
+import { type Laying } from './outcome.ts';
 
 /** A cover in a gap. Days are indices in the ensemble's span. */
 export interface Plan {
@@ -16,6 +17,10 @@ export interface Plan {
   irrigated?: boolean;
   /** Day index at which growing may stop. */
   growUntil?: number;
+  /** Share of the sun that reaches the bed. */
+  light?: number;
+  /** What was on the ground before it was made ready. */
+  surface?: 'clean' | 'weedy' | 'sod';
   /** A crop that still stands over the seed, when it is undersown. */
   canopy?: Canopy;
   sownAt: number;
@@ -33,12 +38,14 @@ export interface YearEnd {
   readyAt: number;
   /** As readyAt, and the soil warm enough as well. */
   plantableAt: number;
+  /** Day on which the hand, or death by the weather, ends the growth. */
+  endsAt: number;
+  /** Share of plants that come through, of the member that holds out best. */
   surviving: number;
   stageAtEnd: number;
+  /** What stood there then, living and dead, and the nitrogen in it. */
   dm_g_m2: number;
   n_g_m2: number;
-  nitrogenNext_g_m2: number;
-  residueAtPlanting_g_m2: number;
 }
 
 /** Answer for one way of ending on its best date. Odds are 0..1; days are absolute (days since 1970). */
@@ -48,7 +55,8 @@ export interface EndingAnswer {
   startDay: number;
   /** First and last start days that still come near the best odds. */
   windowDays: [number, number];
-  odds: { inTime: number; dead: number; noSeed: number };
+  /** Out of the way by planting day; and the soil warm enough for the crop by then as well; dead by then; no seed shed. */
+  odds: { inTime: number; warm: number; dead: number; noSeed: number };
   dead: Spread;
   /** The cover and what it left no longer stand in the way. */
   ready: Spread;
@@ -57,16 +65,50 @@ export interface EndingAnswer {
   /** Ready, and the soil has the warmth the crop wants; the site decides this as much as the cover. */
   plantable: Spread;
   lies_d: number;
+  /** Days from the end of growth to planting, mean. */
+  idle_d: number;
+  /** Nitrogen the next crop can use above the same bed left bare. */
   nitrogen_g_m2: Spread;
   residue_g_m2: Spread;
   dryMatter_g_m2: Spread;
+  /** Nitrogen out of the soil that plants hold at the end. */
+  caught_g_m2: Spread;
+  /** Weeds kept down at planting against the same bed left bare, 0..1. */
+  weedsHeld: Spread;
+  flowerDays: Spread;
+  bareDays: Spread;
+  /** Ground held over the gap, 0..1. */
+  held: Spread;
+  /** What leaves the bed, and the nitrogen in it. */
+  leaves_g_m2: Spread;
+  leavesN_g_m2: Spread;
+  /** Water the next crop finds less than on bare ground, mm. */
+  dryer_mm: Spread;
+  /** How well it serves each aim, 0..1. */
+  serves: Record<string, number>;
+  laying: Laying;
   carbonToNitrogen: number;
   minutesPer100m2: number;
   /** Stage number of the first member at the start, middle year. */
   stageAtStart: number;
   heightAtStart_m: number;
-  /** Share of plants left alive after the passes, mean. */
+  /** Share of plants left alive after the passes, of the member that holds out best; mean over years. */
   surviving: number;
+}
+
+/** The same ending begun so many days earlier (negative) or later: its odds, and what it gives more or less by planting. */
+export interface WeekAway {
+  days: number;
+  startDay: number;
+  /** Odds of being ready in time, 0..1. */
+  inTime: number;
+  /** Share of the aims that is served, difference. */
+  served: number;
+  nitrogen_g_m2: number;
+  residue_g_m2: number;
+  flowerDays: number;
+  /** Share of weeds held, difference. */
+  weedsHeld: number;
 }
 
 /** What stands and happens before any ending. */

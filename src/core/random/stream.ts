@@ -47,6 +47,24 @@ export function streamOf(seed: number): Stream {
   return { uniform, normal, gamma };
 }
 
+/** Draws thrown away before a stream of a block is used: the generator's first draws still show the seed it was given. */
+const WARM_UP_DRAWS = 20;
+
+/** A stream of its own for each `part` of what one seed governs; neighbouring parts have nothing in common. */
+export function partStream(seed: number, part: number): Stream {
+  const stream = streamOf(scramble(seed ^ Math.imul(part + 1, 0x9e3779b1)));
+  for (let i = 0; i < WARM_UP_DRAWS; i++) stream.uniform();
+  return stream;
+}
+
+/** Every bit of the seed moves every bit of the result (finalizer of MurmurHash3, Appleby 2011). */
+function scramble(seed: number): number {
+  let h = seed | 0;
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+  return (h ^ (h >>> 16)) | 0;
+}
+
 /** A stable 32-bit seed from any text, so that a bed and a season always draw the same years (FNV-1a). */
 export function seedOf(text: string): number {
   let h = 0x811c9dc5;

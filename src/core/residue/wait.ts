@@ -3,7 +3,12 @@ export interface NextCrop {
   id: string;
   name: string;
   family: string;
+  /** What it asks of the ground: less what it takes from the air itself. */
   nitrogenNeed_g_m2: number;
+  /** Share of all its nitrogen that it takes from the air. */
+  fixesShare: number;
+  /** Grown for its root. */
+  root: boolean;
   seedSize: 'tiny' | 'small' | 'medium' | 'large';
   soilMin_c: number;
   residueTolerance: number;
@@ -13,7 +18,8 @@ export interface NextCrop {
 export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled' | 'compost' | 'removed' | 'animals';
 
 /**
- * Answers: how long must the bed lie between the death of the cover and this crop planted this way, in days at 20 °C soil?
+ * Answers: how long must the bed lie before this crop planted this way, in days at 20 °C soil? It counts from the last pass that surely kills a stand
+ * left on top (a crop can go in while it browns), from death under a sheet or by frost, from the turning where it is dug in.
  * Table: middles of the usual advice by handling, C:N and seed. Warmth scales it (see Season.mellowing), cold at most triples it.
  * Sources: Clark (SARE) 2007; Dabney 1996; Teasdale 2012; grower practice. Green-bridge pests want ten days before any seed, and
  * kinds whose residue holds seedlings back name their own least wait for small seed.
@@ -28,10 +34,12 @@ export function waitDays20(handling: Handling, cn: number, crop: NextCrop, small
   if (handling === 'compost') return [1, 2, 4][kind]!;
   if (handling === 'removed') return Math.max([2, 5, 7][kind]!, small * 0.3);
   if (handling === 'animals') return Math.max([7, 14, 24][kind]!, small);
+  // A crop that feeds itself does not feel what straw ties up: it waits as after soft residue.
+  const felt = crop.fixesShare >= FEEDS_ITSELF ? Math.min(cn, TIES_FROM_CN) : cn;
   if (handling === 'surface')
     return Math.max(
       betweenRows(
-        cn,
+        felt,
         [20, 30],
         [
           [4, 9, 24],
@@ -54,6 +62,10 @@ export function waitDays20(handling: Handling, cn: number, crop: NextCrop, small
     small,
   );
 }
+
+/** Share from the air above which a crop counts as feeding itself, and C:N from which residue ties nitrogen up. */
+const FEEDS_ITSELF = 0.4;
+const TIES_FROM_CN = 20;
 
 function betweenRows(cn: number, at: number[], rows: number[][]): number[] {
   if (cn <= at[0]!) return rows[0]!;

@@ -4,6 +4,7 @@ import {
   SEED_ZONE_MM,
   type Soil,
   START_NITROGEN_G_M2,
+  TOP_MM,
 } from './soil.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { exp } from '../units/exact.ts';
@@ -16,6 +17,8 @@ export interface SoilState {
   perStress: number;
   root_mm: number;
   seedZone_mm: number;
+  /** Water in the top centimetre, where seed lies that nobody covers. */
+  top_mm: number;
   /** Water stress of today, 1 none, 0 full. */
   stress: number;
   drainedToday_mm: number;
@@ -31,6 +34,8 @@ export interface SoilState {
   drained_mm: number;
   mineralised_g_m2: number;
   leached_g_m2: number;
+  /** Given back by dead plants. */
+  returned_g_m2: number;
 }
 
 /** Share of its water a bed holds when a season begins. */
@@ -49,6 +54,9 @@ const BARE_SOIL = 0.6;
 const PER_WET_TOP = 1 / (SEED_ZONE_MM * 0.6);
 /** Share of what the top 5 cm lack that rises into them overnight from moist ground below (a drying seed bed is wet at dawn). */
 const RISE_PER_D = 0.1;
+/** Less rises into the top centimetre, which an afternoon of sun dries. */
+const TOP_RISE_PER_D = 0.1;
+const PER_SEED_ZONE = 1 / SEED_ZONE_MM;
 
 export function startSoil(soil: Soil, st = {} as SoilState): SoilState {
   const capacity = AVAILABLE_WATER_MM[soil.texture];
@@ -57,6 +65,7 @@ export function startSoil(soil: Soil, st = {} as SoilState): SoilState {
   st.perStress = 1 / (capacity * STRESS_SHARE);
   st.root_mm = capacity * START_SHARE;
   st.seedZone_mm = SEED_ZONE_MM;
+  st.top_mm = TOP_MM;
   st.stress = 1;
   st.mineral_g_m2 = START_NITROGEN_G_M2[soil.fertility];
   st.frees_g_m2_d = MINERALISED_G_M2_D[soil.fertility];
@@ -69,6 +78,7 @@ export function startSoil(soil: Soil, st = {} as SoilState): SoilState {
   st.drained_mm = 0;
   st.mineralised_g_m2 = 0;
   st.leached_g_m2 = 0;
+  st.returned_g_m2 = 0;
   return st;
 }
 
@@ -101,6 +111,9 @@ export function waterDay(st: SoilState, sky: Sky, d: number): void {
   const rise = RISE_PER_D * (SEED_ZONE_MM - st.seedZone_mm) * (st.root_mm * st.perCapacity);
   const seedZone = st.seedZone_mm + wetIn + rise - soilDemand - et0_mm * intercepted * 0.15;
   st.seedZone_mm = seedZone < 0 ? 0 : seedZone > SEED_ZONE_MM ? SEED_ZONE_MM : seedZone;
+  const top =
+    st.top_mm + wetIn + TOP_RISE_PER_D * (TOP_MM - st.top_mm) * st.seedZone_mm * PER_SEED_ZONE - soilDemand;
+  st.top_mm = top < 0 ? 0 : top > TOP_MM ? TOP_MM : top;
   st.drainedToday_mm = drained;
   st.rain_mm += rain_mm;
   st.watered_mm += watering_mm;

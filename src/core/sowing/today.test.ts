@@ -46,6 +46,39 @@ describe('is today good to sow?', () => {
     const a = ask('cool-maritime', 'cereal-rye', '2026-09-15', '2027-05-14');
     expect(a.verdict).toEqual({ code: 'sow' });
     expect(a.worksUntil! - dayOf('2026-09-15')).toBeGreaterThanOrEqual(42);
+    expect([a.goodUntil! <= a.worksUntil!, a.worksUntil! <= a.lastUntil!]).toEqual([true, true]);
+  });
+  test('windows end on the day that separates: sown then it still works, a week on it does not', () => {
+    const a = ask('cool-maritime', 'buckwheat', '2027-07-01', '2027-11-20');
+    expect(a.asLongAs).toBe(false);
+    const on = (day: number) =>
+      ask('cool-maritime', 'buckwheat', new Date(day * 86_400_000).toISOString().slice(0, 10), '2027-11-20')
+        .stand;
+    expect(on(a.worksUntil!)).toBeGreaterThan(0.5);
+    expect(on(a.worksUntil! + 10)).toBeLessThan(0.6);
+    // Best, works, last: three days, each with fewer stands than the one before.
+    expect(a.goodUntil).toBeLessThan(a.worksUntil!);
+    expect(a.worksUntil).toBeLessThan(a.lastUntil!);
+    expect(on(a.goodUntil!)).toBeGreaterThan(0.7);
+    expect(on(a.lastUntil!)).toBeGreaterThan(0.2);
+    expect(on(a.lastUntil! + 7)).toBeLessThan(0.3);
+  });
+  test('where every day of a short gap does, the gap ends the window and no day tried is named as the last', () => {
+    const a = ask('cool-maritime', 'phacelia', '2027-05-20', '2027-08-01');
+    expect(a.asLongAs).toBe(true);
+    expect(a.worksUntil).toBe(dayOf('2027-08-01') - 42);
+  });
+  test('seed that would fail on top is told to be raked in, not that it is too late', () => {
+    const on = '2027-06-05';
+    const dry = { ...steady(on, 12, 24, 0), watered: false };
+    const way = findWay('surface')!;
+    const raked = findWay('raked')!;
+    const wet = { observed: steady(on, 10, 18, 4).observed, ahead: dry.ahead, watered: false };
+    expect(ask('cool-maritime', 'spring-field-pea', on, '2027-09-20', { ...wet, way }).verdict.code).not.toBe(
+      'sow',
+    );
+    const v = ask('cool-maritime', 'spring-field-pea', on, '2027-09-20', { ...wet, way, raked }).verdict;
+    expect(v).toMatchObject({ code: 'rake-in' });
   });
   test('buckwheat in mid September, vetch in late November: too late', () => {
     expect(ask('cool-maritime', 'buckwheat', '2027-09-16', '2027-11-20').verdict.code).toBe('too-late');

@@ -1,8 +1,8 @@
 import { type Day } from '../calendar/day.ts';
-import { answerStand } from '../plan/standAnswer.ts';
+import { standOdds } from '../plan/standAnswer.ts';
 import { growPlan } from '../plan/grown.ts';
 import { quantile } from '../random/quantile.ts';
-import { seedOf } from '../random/stream.ts';
+import { AHEAD_D, YEARS_SEED } from '../plan/span.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Site } from '../site/site.ts';
 import { startSoil, waterDay } from '../soil/day.ts';
@@ -10,7 +10,9 @@ import { SEED_ZONE_MM, type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { CROP_LETS_THROUGH } from '../stand/grow.ts';
+import { plantTemperature_c } from '../stand/cold.ts';
 import { type Member } from '../stand/species.ts';
+import { traitsOf } from '../stand/traits.ts';
 import { type ObservedDay } from '../weather/generate.ts';
 import { type Season } from '../weather/season.ts';
 
@@ -19,6 +21,8 @@ export interface SowTodayInput {
   site: Site;
   soil: Soil;
   way: SowingWay;
+  /** Raking in, asked for where seed left on top does not do. */
+  raked?: SowingWay;
   members: Member[];
   /** Viable seed to be sown, g/m². */
   seed_g_m2: number[];
@@ -41,6 +45,8 @@ export type SowVerdict =
   | { code: 'water-first'; mm: number }
   | { code: 'wait'; until: Day; why: 'rain' | 'warmth' | 'heat' | 'drain' | 'frost' | 'shade' | 'season' }
   | { code: 'hold'; why: 'drought' | 'frost' | 'cold' | 'thawed' }
+  /** Left on top it fails; raked in, a stand still comes in so many years. */
+  | { code: 'rake-in'; odds: number }
   | { code: 'too-late' };
 
 export interface SowToday {
@@ -61,9 +67,14 @@ export interface SowToday {
   /** Odds of a stand when sown today, and when sown 7 days from now. */
   stand: number;
   standInWeek: number;
-  /** Last day on which a stand comes in eight years of ten, and in six; undefined when not even today. */
+  /**
+   * Last day on which a stand comes in eight years of ten, in six, and in three; undefined when not even today. Where every day that leaves the
+   * cover its time does, it is the last of those and `asLongAs` says so: the gap ends it, not the season.
+   */
   goodUntil: Day | undefined;
   worksUntil: Day | undefined;
+  lastUntil: Day | undefined;
+  asLongAs: boolean;
   /** First of the later days tried on which it works, when it does not work today. */
   opensOn: Day | undefined;
   /** How much of the answer rests on a forecast. */
@@ -71,15 +82,19 @@ export interface SowToday {
 }
 
 /** Weather before today that sets how wet the ground is now. */
-const BEFORE_D = 28;
+const BEFORE_D = AHEAD_D;
 const LOOK_AHEAD_D = 10;
 /** A stand is looked for within this many days of sowing, or until planting day where that is later. */
 const STAND_WITHIN_D = 80;
 const LONGEST_D = 260;
 const TRY_LATER_D = [0, 7, 14, 21, 28, 42, 56, 77, 98];
 const LEAST_GROWTH_D = 42;
+/** The weather is simulated so far past today. */
+const LONGEST_LOOK_D = 98;
 const GOOD = 0.8;
 const WORKS = 0.6;
+/** Fewer years than this bring a stand: too late. */
+const LAST_HOPE = 0.3;
 const LATER_YEARS = 30;
 /** Seedlings are out of the worst of a frost after this many days. */
 const SEEDLING_D = 25;
@@ -121,20 +136,20 @@ export function sowToday(input: SowTodayInput): SowToday {
     fromDay,
     BEFORE_D + Math.max(until, last + STAND_WITHIN_D),
     input.years,
-    seedOf(`today ${today}`),
+    YEARS_SEED,
     known,
   );
   const { seasons } = ensemble;
   const at = BEFORE_D;
   const middle = (of: (s: Season) => number) => quantile(seasons.map(of), 0.5);
-  const odds = (d: number, years: number) => {
+  const odds = (d: number, years: number, way = input.way) => {
     const sownAt = at + d;
     const shade = input.cropUntil === undefined ? 0 : Math.max(0, input.cropUntil - today - d);
     const grown = growPlan(
       {
         members,
         seed_g_m2: input.seed_g_m2,
-        way: input.way,
+        way,
         soil: input.soil,
         watered: input.watered,
         sownAt,
@@ -146,7 +161,7 @@ export function sowToday(input: SowTodayInput): SowToday {
       ensemble,
       Math.min(years, input.years),
     );
-    return answerStand(grown, undefined).stand;
+    return standOdds(grown);
   };
   const slow = members.reduce((a, b) => (b.species.thermal.germMin_c > a.species.thermal.germMin_c ? b : a));
   const tender = members.reduce((a, b) => (b.species.cold.tender_c > a.species.cold.tender_c ? b : a));
@@ -163,27 +178,48 @@ export function sowToday(input: SowTodayInput): SowToday {
     freezeNights: middle((s) => freezeNights(s, at)),
     forecastDays: input.ahead.length,
   };
-  const tries = TRY_LATER_D.filter((d) => d === 0 || today + d + LEAST_GROWTH_D <= input.plantDay).map(
-    (d) => ({ d, odds: odds(d, d === 0 ? input.years : LATER_YEARS) }),
-  );
+  const latest = input.plantDay - LEAST_GROWTH_D - today;
+  const worked = new Map<number, number>();
+  const oddsOn = (d: number): number => {
+    let found = worked.get(d);
+    if (found === undefined) worked.set(d, (found = odds(d, d === 0 ? input.years : LATER_YEARS)));
+    return found;
+  };
+  const days = TRY_LATER_D.filter((d) => d === 0 || d <= latest);
+  if (latest > 0 && latest < LONGEST_LOOK_D && !days.includes(latest)) days.push(latest);
+  const tries = days.map((d) => ({ d, odds: oddsOn(d) }));
   const lastOver = (least: number) => {
     // The run of days from today on; a good day after bad ones belongs to another season.
-    let found: number | undefined;
-    for (const t of tries) {
-      if (t.odds < least) break;
-      found = t.d;
+    const fails = tries.findIndex((t) => t.odds < least);
+    if (fails === 0) return undefined;
+    let holds = fails < 0 ? tries.at(-1)!.d : tries[fails - 1]!.d;
+    if (fails < 0) return today + holds;
+    // Between the last that holds and the first that fails, to the day or two.
+    let beyond = tries[fails]!.d;
+    while (beyond - holds > 2) {
+      const mid = (holds + beyond) >> 1;
+      if (oddsOn(mid) >= least) holds = mid;
+      else beyond = mid;
     }
-    return found === undefined ? undefined : today + found;
+    return today + holds;
   };
   const answer = {
     ...facts,
-    stand: tries[0]!.odds,
+    stand: oddsOn(0),
     standInWeek: tries[1]?.odds ?? 0,
     goodUntil: lastOver(GOOD),
     worksUntil: lastOver(WORKS),
+    lastUntil: lastOver(LAST_HOPE),
+    asLongAs: tries.every((t) => t.odds >= WORKS),
     opensOn: tries[0]!.odds >= WORKS ? undefined : openDay(tries, today),
   };
-  return { ...answer, verdict: verdictOn(answer, input, seasons, at, warmOn, tries) };
+  const verdict = verdictOn(answer, input, seasons, at, warmOn, tries);
+  const late = verdict.code === 'too-late' || (verdict.code === 'hold' && verdict.why === 'drought');
+  if (late && input.raked && input.way.onTop) {
+    const raked = odds(0, input.years, input.raked);
+    if (raked >= WORKS) return { ...answer, verdict: { code: 'rake-in', odds: raked } };
+  }
+  return { ...answer, verdict };
 }
 
 function openDay(tries: { d: number; odds: number }[], today: Day): Day | undefined {
@@ -274,9 +310,11 @@ function freezeNights(s: Season, at: number): number {
 
 /** Share of years in which a night of the first 25 days falls under what tender seedlings bear. */
 function frostOdds(seasons: Season[], at: number, members: Member[]): number {
-  const kills_c = Math.max(...members.map((m) => m.species.cold.tender_c));
+  const kinds = members.map((m) => ({ t: traitsOf(m.species), kills_c: m.species.cold.tender_c }));
   const hit = seasons.filter((s) => {
-    for (let d = at; d < at + SEEDLING_D; d++) if (s.tmin_c[d]! + 1 < kills_c) return true;
+    for (let d = at; d < at + SEEDLING_D; d++)
+      for (const { t, kills_c } of kinds)
+        if (plantTemperature_c(t, s.tmin_c[d]!, s.tmax_c[d]!, s.snow_cm[d]!) < kills_c) return true;
     return false;
   });
   return hit.length / seasons.length;

@@ -8,8 +8,9 @@ import { type Traits } from './traits.ts';
  * LT50 = tender + h (hardened - tender), raised up to 3.5 °C for seedlings under 275 °C d and set to tender once stems shoot.
  * Survival of a population is logistic in its worst margin: 1/(1 + exp(1.8 (LT50 - T))), nine tenths to one tenth within 2.4 °C.
  * Crown temperature is air minimum + 4 °C, plus a fifth of what the air falls below -10 °C (the ground gives heat), plus a quarter
- * of a degree per cm of snow up to 10 cm; exposed tops get + 1 °C.
- * Sources: Fowler, Limin and Ritchie 1999; Bergjord, Bonesmo and Skjelvag 2008. Deviation: one linear rate for all species.
+ * of a degree per cm of snow up to 10 cm. Exposed tops lose heat to a clear sky and stand up to 2 °C below the screen (a day's range of 12 °C
+ * and more stands for a clear night, 4 °C for an overcast one). A perennial's crown hardens every autumn, whatever stage its shoots reached.
+ * Sources: Snyder and de Melo-Abreu 2005 (leaves 1-3 °C below screen on frost nights); Fowler, Limin and Ritchie 1999; Bergjord, Bonesmo and Skjelvag 2008. Deviation: one linear rate for all species.
  * Worked figure: rye fully hardened (-29 °C) at a crown temperature of -29 °C keeps half of its plants.
  */
 const HARDEN_BELOW_C = 10;
@@ -25,13 +26,22 @@ export function hardenDay(hardening: number, mean_c: number): number {
 }
 
 export function lethal50_c(t: Traits, hardening: number, effective_cd: number, plain_cd: number): number {
-  if (effective_cd >= t.bud_cd) return t.tender_c;
+  if (effective_cd >= t.bud_cd && !t.perennial) return t.tender_c;
   const youth = plain_cd < SEEDLING_CD ? SEEDLING_PENALTY_C * (1 - plain_cd * PER_SEEDLING_CD) : 0;
   return lower(t.tender_c, t.tender_c + hardening * (t.hardened_c - t.tender_c) + youth);
 }
 
-export function plantTemperature_c(t: Traits, tmin_c: number, snow_cm: number): number {
-  if (t.topsExposed) return tmin_c + 1 + lower(5, snow_cm * 0.25);
+const CLEAR_SKY_C = 2;
+const OVERCAST_RANGE_C = 4;
+const PER_CLEARING_C = 1 / 8;
+
+export function plantTemperature_c(t: Traits, tmin_c: number, tmax_c: number, snow_cm: number): number {
+  if (t.topsExposed)
+    return (
+      tmin_c -
+      CLEAR_SKY_C * share01((tmax_c - tmin_c - OVERCAST_RANGE_C) * PER_CLEARING_C) +
+      lower(5, snow_cm * 0.25)
+    );
   return tmin_c + 4 + higher(0, -10 - tmin_c) * 0.2 + lower(10, snow_cm) * 0.25;
 }
 

@@ -19,6 +19,14 @@ export interface Course {
   cover: Float32Array;
   /** Tallest member, m, one value a day. */
   height_m: Float32Array;
+  /** Matter of the stand that cold or heat killed and that still stands or lies there, g/m2, and its nitrogen; one value a day. */
+  dead_g_m2: Float32Array;
+  deadN_g_m2: Float32Array;
+  /** Mineral nitrogen in the ground tonight, g/m2, and the share of the living stand's nitrogen that came out of the soil. */
+  mineral_g_m2: Float32Array;
+  soilShare: Float32Array;
+  /** Water in the root zone tonight, mm. */
+  root_mm: Float32Array;
   /** Day index on which half had emerged, per species; Infinity when none did. */
   emerged: Float64Array;
   /** Plants per m2 after emergence, per species. */
@@ -39,6 +47,8 @@ export interface NitrogenBalance {
   start_g_m2: number;
   mineralised_g_m2: number;
   taken_g_m2: number;
+  /** Given back by the stand's own dead matter. */
+  returned_g_m2: number;
   fixed_g_m2: number;
   leached_g_m2: number;
   end_g_m2: number;
@@ -65,12 +75,18 @@ export function makeCourse(days: number, members: Member[]): Course {
     n_g_m2: new Float32Array(days * n),
     cover: new Float32Array(days),
     height_m: new Float32Array(days),
+    dead_g_m2: new Float32Array(days),
+    deadN_g_m2: new Float32Array(days),
+    mineral_g_m2: new Float32Array(days),
+    soilShare: new Float32Array(days),
+    root_mm: new Float32Array(days),
     emerged: new Float64Array(n),
     plants_m2: new Float64Array(n),
     soilNitrogen: {
       start_g_m2: 0,
       mineralised_g_m2: 0,
       taken_g_m2: 0,
+      returned_g_m2: 0,
       fixed_g_m2: 0,
       leached_g_m2: 0,
       end_g_m2: 0,

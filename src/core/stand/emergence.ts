@@ -6,6 +6,8 @@ export interface SowingWay {
   id: string;
   /** Share of viable seed that comes up when warm and moist. */
   emergedShare: number;
+  /** Seed lies on the ground and nothing covers it: it drinks from the top centimetre and is found by birds. */
+  onTop?: boolean;
   /** Multiplies the rate for raked seed. */
   rateFactor: number;
 }

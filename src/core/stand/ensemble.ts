@@ -11,8 +11,12 @@ import { exp } from '../units/exact.ts';
 export interface Ensemble {
   fromDay: Day;
   days: number;
+  /** Seasons made so far; one is made when it is first needed, since a search over few years needs few. */
   seasons: Season[];
+  /** One a year, for all years. */
   variations: Variation[];
+  /** Makes sure that the first `years` seasons are there. */
+  upTo(years: number): void;
 }
 
 /** Spreads between varieties, seed lots and gardens: standard deviations (log scale, and °C). */
@@ -48,7 +52,15 @@ export const NO_VARIATION: Variation = {
   coverHeat: 1,
 };
 
-export function makeEnsemble(
+/** All seasons at once. */
+export function makeEnsemble(...asked: Parameters<typeof lazyEnsemble>): Ensemble {
+  const ensemble = lazyEnsemble(...asked);
+  ensemble.upTo(ensemble.variations.length);
+  return ensemble;
+}
+
+/** Seasons made as they are asked for; year y is the same whatever was asked before. */
+export function lazyEnsemble(
   site: Site,
   fromDay: Day,
   days: number,
@@ -59,12 +71,15 @@ export function makeEnsemble(
   const climate = dailyClimate(site);
   const stream = streamOf(seed ^ 0x5eed);
   const hours = dayLengths(climate, fromDay, days);
+  const seasons: Season[] = [];
   return {
     fromDay,
     days,
-    seasons: Array.from({ length: years }, (_, y) =>
-      makeSeason(climate, fromDay, days, seed + y * 7919, observed, hours),
-    ),
+    seasons,
     variations: Array.from({ length: years }, () => drawVariation(stream)),
+    upTo(wanted) {
+      for (let y = seasons.length; y < Math.min(wanted, years); y++)
+        seasons.push(makeSeason(climate, fromDay, days, seed + y * 7919, observed, hours));
+    },
   };
 }

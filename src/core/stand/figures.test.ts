@@ -18,10 +18,11 @@ describe('leaf and nitrogen', () => {
     expect(4.8 * criticalShare(400)).toBeCloseTo(3.08, 2);
     expect(criticalShare(60)).toBe(1);
   });
-  test('a grass wants less nitrogen the heavier the stand, a legume keeps its own course', () => {
+  test('all dilute with mass: a grass at once, a legume, which feeds itself, from about 4 t/ha on', () => {
     const at = (sp: typeof rye, g: number) => ownNitrogenPct(traitsOf(sp), 1.2, criticalShare(g));
     expect(at(rye, 800)).toBeLessThan(at(rye, 200));
-    expect(at(vetch, 800)).toBe(at(vetch, 200));
+    expect(at(vetch, 200)).toBe(at(vetch, 100));
+    expect(at(vetch, 600)).toBeCloseTo(1.15 * 4.8 * 6 ** -0.32, 2);
   });
   test('a night of -10 °C takes 0.7 % of grass leaf and 2 % of broad leaf, half of it under snow, nothing at -4 °C', () => {
     expect(winterLoss(traitsOf(rye), -10, 0)).toBeCloseTo(0.007, 4);
@@ -85,10 +86,17 @@ describe('cold', () => {
     expect(lethal50_c(traitsOf(rye), 1, rye.stages.bud_cd, 600)).toBe(rye.cold.tender_c);
     expect(survival(0)).toBe(0.5);
   });
-  test('snow and soil keep crowns warmer than air; exposed tops get one degree', () => {
-    expect(plantTemperature_c(traitsOf(rye), -8, 0)).toBe(-4);
-    expect(plantTemperature_c(traitsOf(rye), -8, 8)).toBe(-2);
-    expect(plantTemperature_c(traitsOf(of('white-mustard')), -8, 0)).toBe(-7);
+  test('snow and soil keep crowns warmer than air; tops under a clear sky are two degrees colder than it, under cloud as cold', () => {
+    expect(plantTemperature_c(traitsOf(rye), -8, 2, 0)).toBe(-4);
+    expect(plantTemperature_c(traitsOf(rye), -8, 2, 8)).toBe(-2);
+    expect(plantTemperature_c(traitsOf(of('white-mustard')), -8, 4, 0)).toBe(-10);
+    expect(plantTemperature_c(traitsOf(of('white-mustard')), -8, -4, 0)).toBe(-8);
+  });
+  test('warm-season kinds never harden; a perennial is as hardy in flower as in leaf', () => {
+    const cowpea = of('cowpea');
+    expect(lethal50_c(traitsOf(cowpea), 1, 0, 600)).toBe(lethal50_c(traitsOf(cowpea), 0, 0, 600));
+    const clover = of('red-clover');
+    expect(lethal50_c(traitsOf(clover), 1, clover.stages.flower_cd, 900)).toBe(clover.cold.hardened_c);
   });
   test('colder never kills less', () => {
     fc.assert(

@@ -1,12 +1,13 @@
-import { SEED_ZONE_MM, type Soil } from '../soil/soil.ts';
+import { SEED_ZONE_MM, type Soil, TOP_MM } from '../soil/soil.ts';
 import { type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { higher, lower, share01 } from '../units/bounds.ts';
 import { type Season } from '../weather/season.ts';
 import { type Course } from './course.ts';
+import { addDead, type DeadMatter, noDeadMatter, rotDay } from './dead.ts';
 import { type SowingWay, wayShare } from './emergence.ts';
 import { criticalShare, lightLeft } from './leaf.ts';
 import { type Plant, crowdingOf, emerge, fixation, makePlant, resetPlant, swell } from './plant.ts';
-import { type Today, afterNight, ageDay, gainDay, lossDay, newToday } from './plantDay.ts';
+import { type Today, afterNight, ageDay, gainDay, lossDay, newToday, renewDay } from './plantDay.ts';
 import { type Member } from './species.ts';
 import { daylengthFactors } from './stage.ts';
 import { warmthOf } from './thermal.ts';
@@ -47,6 +48,8 @@ export interface StandInput {
   /** The gardener also waters the standing cover in drought. */
   irrigated?: boolean;
   canopy?: Canopy;
+  /** Share of the sun that reaches the bed past houses and trees; all of it when absent. */
+  light?: number;
   /** Day index at which growing may stop; the end of the season when absent. */
   growUntil?: number;
 }
@@ -54,18 +57,23 @@ export interface StandInput {
 const LIGHT_TO_PAR = 0.48;
 /** A watering of the seed bed, and of a dry standing cover. */
 const SPRINKLE_MM = 6;
+const DRYING = 0.5;
 const IRRIGATION_MM = 15;
 const IRRIGATE_BELOW = 0.45;
 /** Roots in frozen ground take up no water: growth comes back over the first degrees above 0 °C at seed depth. */
 const FROZEN_C = 0;
 const THAWED_C = 5;
+/** A climber carries its leaves this high on its tallest neighbour. */
+const CLIMBS_TO = 1;
 const PER_SEED_ZONE = 1 / SEED_ZONE_MM;
+const PER_TOP = 1 / TOP_MM;
 const PER_THAW = 1 / (THAWED_C - FROZEN_C);
 
 /** Room that growing one plan needs; made once and written over for every year. */
 export interface GrowRoom {
   plants: Plant[];
   soil: SoilState;
+  dead: DeadMatter;
   today: Today;
   traits: Traits[];
   /** Per member: share of viable seed that can come up this way, and of wanted nitrogen that it takes from the air on this ground. */
@@ -75,9 +83,16 @@ export interface GrowRoom {
   heaviest_g_m2: number;
 }
 
+/** Ground as it was left on the morning of a day, so that the bare days before it need not be gone through again for every plan. */
+export interface Before {
+  day: number;
+  soil: SoilState;
+}
+
 export const makeGrowRoom = ({ members, soil, way }: StandInput): GrowRoom => ({
   plants: members.map(makePlant),
   soil: startSoil(soil),
+  dead: noDeadMatter(),
   today: newToday(),
   traits: members.map((m) => traitsOf(m.species)),
   potential: members.map((m) => wayShare(m.species, way)),
@@ -89,7 +104,8 @@ export const makeGrowRoom = ({ members, soil, way }: StandInput): GrowRoom => ({
  * Answers: what stands on the bed, day by day, in this one season?
  * Light: fi = 1 - exp(-sum k LAI), shared by k LAI and height. Growth = RUE x PAR x fi x warmth x frost x water x nitrogen, capped
  * at the crop growth rate of a closed stand. Nitrogen: critical content after Lemaire and Gastal 1997; soil supply from what was
- * left, what the soil frees and what drains away; legumes fix the rest. Water and soil nitrogen: see soil/day.ts.
+ * left, what the soil frees, what the stand's own dead give back and what drains away; legumes fix the rest. What cold kills stays on the bed and
+ * rots there; once nothing lives, the ground goes on alone to the end of the span. Water and soil nitrogen: see soil/day.ts.
  * Sources: Monteith 1977; Kiniry 1989; Lemaire and Gastal 1997; FAO-56. Deviations are listed in docs/methods/growth.md.
  */
 export function growStand(
@@ -98,18 +114,26 @@ export function growStand(
   v: Variation,
   out: Course,
   room: GrowRoom = makeGrowRoom(input),
+  before?: Before,
 ): Course {
   const { members, sownAt } = input;
-  const { plants, traits, today } = room;
+  const { plants, traits, today, dead } = room;
+  const onTop = input.way.onTop === true;
   const n = members.length;
   const st = startSoil(input.soil, room.soil);
+  const startMineral = st.mineral_g_m2;
+  const startRoot = st.root_mm;
+  const startAt = before && before.day <= sownAt && !input.canopy ? before.day : 0;
+  if (before && startAt > 0) Object.assign(st, before.soil);
   for (let s = 0; s < n; s++) resetPlant(plants[s]!, room.potential[s]!, room.fixes[s]!);
   clear(out, sownAt);
-  out.water.start_mm = st.root_mm;
-  out.soilNitrogen.start_g_m2 = st.mineral_g_m2;
+  Object.assign(dead, NOTHING_DEAD);
+  out.water.start_mm = startRoot;
+  out.soilNitrogen.start_g_m2 = startMineral;
   const warmths = members.map((m) => warmthOf(season, m.species.thermal));
   const lengths = members.map((m) => daylengthFactors(m.species, season.dayLength_h));
   let waiting = n;
+  let over = false;
   today.crowding = 1;
   let taken = 0;
   let fixed = 0;
@@ -117,13 +141,24 @@ export function growStand(
   let lost_g = 0;
 
   const until = Math.min(season.days, input.growUntil ?? season.days);
-  for (let d = 0; d < until; d++) {
-    catchLight(room, input, d);
-    waterings(st, input, d, waiting > 0);
+  for (let d = startAt; d < until; d++) {
+    if (!over) catchLight(room, input, d);
+    waterings(st, input, d, waiting > 0, onTop);
     waterDay(st, season, d);
     nitrogenDay(st, season.soilTempo, d);
+    if (dead.dm_g_m2 > 0) giveBack(st, rotDay(dead, season.decay[d + 1]! - season.decay[d]!));
+    out.root_mm[d] = st.root_mm;
+    out.mineral_g_m2[d] = st.mineral_g_m2;
     if (d < sownAt) continue;
-    breakDay(room, input, season, d);
+    if (over) {
+      for (let s = 0; s < n; s++) out.stage[d * n + s] = plants[s]!.stage;
+      out.dead_g_m2[d] = dead.dm_g_m2;
+      out.deadN_g_m2[d] = dead.n_g_m2;
+      out.soilShare[d] = taken / (taken + fixed + LEAST_N);
+      continue;
+    }
+    breakDay(room, input, season, d, onTop);
+    const there = st.mineral_g_m2;
     let living = waiting;
     let tallest = 0;
     let coverLeaf = 0;
@@ -132,8 +167,8 @@ export function growStand(
       const q = plants[s]!;
       const at = d * n + s;
       if (q.emergence < 1) {
-        if (swell(q, t, today)) {
-          emerge(q, s, members[s]!, input.seed_g_m2[s]!, v.emergence, out, d);
+        if (swell(q, t, today, onTop)) {
+          emerge(q, t, s, members[s]!, input.seed_g_m2[s]!, v.emergence, out, d);
           today.crowding = crowdingOf(members, out.plants_m2);
           waiting--;
         }
@@ -145,6 +180,8 @@ export function growStand(
         today.daylength = lengths[s]![d]!;
         ageDay(q, t, v, today);
         lossDay(q, t, v, today);
+        if (t.perennial && q.alive > 0) renewDay(q, t, today);
+        if (today.lost_g_m2 > 0) giveBack(st, addDead(dead, t, today.lost_g_m2, today.lostN_g_m2));
         lost_g += today.lost_g_m2;
       }
       // The dead keep the stage they reached.
@@ -163,14 +200,20 @@ export function growStand(
       if (q.alive > 0.02 && q.height > tallest) tallest = q.height;
       coverLeaf += q.lai * t.coverPerLeaf;
     }
-    st.mineral_g_m2 = today.mineral_g_m2;
+    // What the dead gave back today is in the ground already; what roots took comes off it.
+    st.mineral_g_m2 -= there - today.mineral_g_m2;
+    out.mineral_g_m2[d] = st.mineral_g_m2;
+    out.soilShare[d] = taken / (taken + fixed + LEAST_N);
+    out.dead_g_m2[d] = dead.dm_g_m2;
+    out.deadN_g_m2[d] = dead.n_g_m2;
     if (coverLeaf > 0) out.cover[d] = (1 - lightLeft(coverLeaf)) * lower(1, today.crowding);
     out.height_m[d] = tallest;
     if (living === 0) {
-      keepStages(out, plants, d + 1);
-      break;
+      over = true;
+      st.intercepted = 0;
     }
   }
+  if (over) keepStages(out, plants, until);
   close(out, st, taken, fixed, made_g, lost_g);
   return out;
 }
@@ -186,27 +229,33 @@ function catchLight({ plants, traits, today, soil: st }: GrowRoom, input: StandI
 }
 
 /** What the gardener waters today: a drying seed bed while seed waits in it, and a standing cover in drought where that is wanted. */
-function waterings(st: SoilState, input: StandInput, d: number, waiting: boolean): void {
+function waterings(st: SoilState, input: StandInput, d: number, waiting: boolean, onTop: boolean): void {
   st.watering_mm = 0;
   if (d < input.sownAt) return;
-  if (waiting && input.watered && st.seedZone_mm < SEED_ZONE_MM * 0.5) st.watering_mm = SPRINKLE_MM;
+  const drying = onTop ? st.top_mm < TOP_MM * DRYING : st.seedZone_mm < SEED_ZONE_MM * DRYING;
+  if (waiting && input.watered && drying) st.watering_mm = SPRINKLE_MM;
   if (input.irrigated && st.root_mm < st.capacity_mm * IRRIGATE_BELOW) st.watering_mm = IRRIGATION_MM;
 }
 
 /** The day's weather and what it offers to every member alike, into `room.today`. */
-function breakDay(room: GrowRoom, input: StandInput, season: Season, d: number): void {
+function breakDay(room: GrowRoom, input: StandInput, season: Season, d: number, onTop: boolean): void {
   const { plants, traits, today, soil: st } = room;
   let totalDm = 0;
   let pulls = 0;
+  let tallest = 0;
+  for (let s = 0; s < plants.length; s++) if (plants[s]!.height > tallest) tallest = plants[s]!.height;
   for (let s = 0; s < plants.length; s++) {
     const q = plants[s]!;
     totalDm += q.dm;
-    q.pull = q.lai * traits[s]!.extinction * (0.6 + q.height);
+    const t = traits[s]!;
+    const reaches = t.climbs ? higher(q.height, CLIMBS_TO * tallest) : q.height;
+    q.pull = q.lai * t.extinction * (0.6 + reaches);
     pulls += q.pull;
   }
   const full = totalDm / room.heaviest_g_m2;
   const shaded = input.canopy !== undefined && d < input.canopy.until;
-  const par_MJ = season.radiation_MJ[d]! * LIGHT_TO_PAR * (shaded ? input.canopy!.lightThrough : 1);
+  const par_MJ =
+    season.radiation_MJ[d]! * LIGHT_TO_PAR * (input.light ?? 1) * (shaded ? input.canopy!.lightThrough : 1);
   const soil_c = season.soil_c[d]!;
   const tmin_c = season.tmin_c[d]!;
   today.tmin_c = tmin_c;
@@ -217,7 +266,7 @@ function breakDay(room: GrowRoom, input: StandInput, season: Season, d: number):
   today.chill = season.chill[d]!;
   today.airTempo = season.airTempo[d]!;
   today.afterNight = afterNight(tmin_c);
-  today.seedbed = st.seedZone_mm * PER_SEED_ZONE;
+  today.seedbed = onTop ? st.top_mm * PER_TOP : st.seedZone_mm * PER_SEED_ZONE;
   today.critical = criticalShare(totalDm);
   today.brake = higher(0, 1 - full * full * full);
   today.light_MJ =
@@ -226,7 +275,17 @@ function breakDay(room: GrowRoom, input: StandInput, season: Season, d: number):
   today.mineral_g_m2 = st.mineral_g_m2;
 }
 
-/** A stand of which nothing lives grows no more: the dead keep the stage they reached. */
+/** Nitrogen under which a stand's source of it is not asked, g/m2. */
+const LEAST_N = 1e-3;
+const NOTHING_DEAD: DeadMatter = noDeadMatter();
+
+/** Nitrogen from the stand's own dead goes into the ground. */
+function giveBack(st: SoilState, freed_g_m2: number): void {
+  st.mineral_g_m2 += freed_g_m2;
+  st.returned_g_m2 += freed_g_m2;
+}
+
+/** The dead keep the stage they reached. */
 function keepStages(out: Course, plants: Plant[], from: number): void {
   for (let d = from; d < out.days; d++)
     for (let s = 0; s < plants.length; s++) out.stage[d * plants.length + s] = plants[s]!.stage;
@@ -239,6 +298,11 @@ function clear(out: Course, sownAt: number): void {
   out.n_g_m2.fill(0);
   out.cover.fill(0);
   out.height_m.fill(0);
+  out.dead_g_m2.fill(0);
+  out.deadN_g_m2.fill(0);
+  out.mineral_g_m2.fill(0);
+  out.soilShare.fill(0);
+  out.root_mm.fill(0);
   out.emerged.fill(Infinity);
   out.plants_m2.fill(0);
   out.dmSown_g_m2 = 0;
@@ -256,6 +320,7 @@ function close(out: Course, st: SoilState, taken: number, fixed: number, made: n
   nb.mineralised_g_m2 = st.mineralised_g_m2;
   nb.leached_g_m2 = st.leached_g_m2;
   nb.taken_g_m2 = taken;
+  nb.returned_g_m2 = st.returned_g_m2;
   nb.fixed_g_m2 = fixed;
   nb.end_g_m2 = st.mineral_g_m2;
   out.dmMade_g_m2 = made;

@@ -3,9 +3,6 @@ import { higher, lower } from '../units/bounds.ts';
 import { lookUp, tableOf } from '../units/table.ts';
 import { type Traits } from './traits.ts';
 
-/** New leaf per gram of leaf made, middle of 0.018-0.025 for field crops (Monteith 1977 and after). */
-export const SPECIFIC_LEAF_AREA_M2_G = 0.022;
-
 /** Share of new dry matter that becomes leaf: high when young, low once stems and heads take it. Straight lines between stages. */
 export function leafShare(t: Traits, stage: number): number {
   if (stage < 2) return t.leafYoung + (t.leafBud - t.leafYoung) * (stage - 1);
@@ -42,6 +39,8 @@ export const criticalShare = (dm_g_m2: number): number =>
 
 /** Well-fed plants hold this much more than the catalogue's usual content. */
 const LUXURY = 1.1;
+/** Legumes feed themselves and stay this far above the critical curve, but they dilute with mass like all (Lemaire and Gastal 1997; pea, vetch and clovers hold 1.0-1.3 of critical). */
+const LEGUME_ABOVE = 1.15;
 
 /** Nitrogen the plant would hold if the soil gave it: the catalogue's course for legumes, the critical curve for the rest. */
 export function ownNitrogenPct(t: Traits, stage: number, critical: number): number {
@@ -49,7 +48,7 @@ export function ownNitrogenPct(t: Traits, stage: number, critical: number): numb
     stage < 3
       ? t.leafyPct + (t.flowerPct - t.leafyPct) * (stage - 1) * 0.5
       : t.flowerPct + (t.seedPct - t.flowerPct) * lower(2, stage - 3) * 0.5;
-  if (t.legume) return course;
+  if (t.legume) return lower(course, LEGUME_ABOVE * C3_PCT * critical);
   const canopy = t.c4 ? C4_PCT * (1 - (1 - critical) * C4_EXTRA) : C3_PCT * critical;
   return lower(canopy, course * LUXURY);
 }

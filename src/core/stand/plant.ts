@@ -2,7 +2,6 @@ import { type Soil } from '../soil/soil.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { type Course } from './course.ts';
 import { moistureRate, moistureShare, temperatureShare } from './emergence.ts';
-import { SPECIFIC_LEAF_AREA_M2_G } from './leaf.ts';
 import { type Today } from './plantDay.ts';
 import { type Member } from './species.ts';
 import { type Traits } from './traits.ts';
@@ -30,6 +29,8 @@ export interface Plant {
   n: number;
   height: number;
   hot_d: number;
+  /** Days in flower and after it. */
+  flowered_d: number;
   /** Its pull on the light of the day against the others'. */
   pull: number;
   /** Share of its wanted nitrogen that it takes from the air on this ground. */
@@ -57,6 +58,7 @@ export const makePlant = (): Plant => ({
   n: 0,
   height: 0,
   hot_d: 0,
+  flowered_d: 0,
   pull: 0,
   fixes: 0,
 });
@@ -80,23 +82,29 @@ export function resetPlant(q: Plant, potential: number, fixes: number): void {
   q.n = 0;
   q.height = 0;
   q.hot_d = 0;
+  q.flowered_d = 0;
   q.pull = 0;
   q.fixes = fixes;
 }
 
-/** Seed that lies warm and waiting is eaten and rots: about a tenth a fortnight; in near-frozen ground a tenth of that. */
+/**
+ * Seed that lies warm and waiting is eaten and rots: about a tenth a fortnight in the ground, two fifths on top, where birds, mice and slugs find
+ * it; in near-frozen ground a tenth of that.
+ */
 const LOST_PER_D = 0.007;
+const LOST_ON_TOP_PER_D = 0.03;
 const COLD_GROUND_C = 2;
 
 /** One day of swelling and rooting in the seed zone; true on the day half are up. */
-export function swell(q: Plant, t: Traits, today: Today): boolean {
+export function swell(q: Plant, t: Traits, today: Today, onTop: boolean): boolean {
   const { soil_c } = today;
   const rate = moistureRate(today.seedbed);
   q.emergence += higher(0, lower(soil_c, t.opt_c) - t.base_c) * rate * t.perEmergence_cd;
   q.moistSum += rate;
   q.waited_d += 1;
   q.soilSum += soil_c;
-  q.potential *= 1 - (soil_c > COLD_GROUND_C ? LOST_PER_D : LOST_PER_D / 10);
+  const lost = onTop ? LOST_ON_TOP_PER_D : LOST_PER_D;
+  q.potential *= 1 - (soil_c > COLD_GROUND_C ? lost : lost / 10);
   return q.emergence >= 1;
 }
 
@@ -109,6 +117,7 @@ const SEEDLING_LEAF_SHARE = 0.7;
 
 export function emerge(
   q: Plant,
+  t: Traits,
   s: number,
   m: Member,
   seed_g_m2: number,
@@ -127,7 +136,7 @@ export function emerge(
   out.emerged[s] = plants > 0 ? d : Infinity;
   q.alive = plants > 0 ? 1 : 0;
   q.lai = Math.max(LEAF_PER_SEED * seed_g_m2 * share, Math.min(COTYLEDONS_MOST, plants * COTYLEDON_M2));
-  q.dm = q.lai / (SPECIFIC_LEAF_AREA_M2_G * SEEDLING_LEAF_SHARE);
+  q.dm = q.lai / (t.leafArea_m2_g * SEEDLING_LEAF_SHARE);
   q.n = (q.dm * m.species.nitrogen.leafyPct) / 100;
   q.height = 0.02;
   out.dmSown_g_m2 += q.dm;

@@ -1,7 +1,7 @@
 import { higher, lower, share01 } from '../units/bounds.ts';
 import { hardenDay, lethal50_c, plantTemperature_c, survival } from './cold.ts';
 import { type Variation } from './grow.ts';
-import { heightOf, leafShare, ownNitrogenPct, SPECIFIC_LEAF_AREA_M2_G, winterLoss } from './leaf.ts';
+import { heightOf, leafShare, ownNitrogenPct, winterLoss } from './leaf.ts';
 import { type Plant } from './plant.ts';
 import { chillFactor, stageNumber } from './stage.ts';
 import { type Traits } from './traits.ts';
@@ -19,6 +19,9 @@ const PER_WARM_ENOUGH = 1 / WARM_ENOUGH;
 /** New leaves stop adding ground when this much leaf hangs over it. */
 const FULL_LEAF = 6;
 const HOT_DAYS_TO_COLLAPSE = 5;
+/** An annual that has flowered this long is spent, ripe or not: each further day leaves nine plants in ten. */
+const FLOWERS_AT_MOST_D = 110;
+const SPENT_KEEPS = 0.9;
 /** Share of plants that each further hot day leaves. */
 const HEAT_KEEPS = 0.85;
 /** Of what the plants want and the ground holds, a day brings this share to the roots at most. */
@@ -29,7 +32,9 @@ const EXTRA_FROM_AIR = 0.2;
 const SAFE_MARGIN_C = 4.5;
 const LAST_PLANTS = 0.005;
 /** Air minimum above which no cover is hurt. */
-const FROST_FROM_C = 2;
+const FROST_FROM_C = 3;
+/** Growth that a chilled night leaves to a warm-season kind. */
+const CHILLED_DAY = 0.5;
 /** Heights move slowly: they are worked out every fourth day, the days whose last two bits are nought. */
 const HEIGHT_BITS = 3;
 
@@ -74,8 +79,9 @@ export interface Today {
   made_g_m2: number;
   taken_g_m2: number;
   fixed_g_m2: number;
-  /** Dry matter that cold and heat took. */
+  /** Dry matter that cold and heat took, and the nitrogen in it. */
   lost_g_m2: number;
+  lostN_g_m2: number;
 }
 
 export const newToday = (): Today => ({
@@ -102,6 +108,7 @@ export const newToday = (): Today => ({
   taken_g_m2: 0,
   fixed_g_m2: 0,
   lost_g_m2: 0,
+  lostN_g_m2: 0,
 });
 
 /** Share of a day's growth that a night this cold leaves. */
@@ -123,7 +130,7 @@ export function ageDay(q: Plant, t: Traits, v: Variation, today: Today): void {
 /** A cold night against what the plant can bear: the worst margin so far decides how many still stand. */
 function frostDay(q: Plant, t: Traits, v: Variation, today: Today): void {
   const lt50 = lethal50_c(t, q.hardening, q.effective_cd, q.plain_cd) + v.hardiness_c;
-  const margin = plantTemperature_c(t, today.tmin_c, today.snow_cm) - lt50;
+  const margin = plantTemperature_c(t, today.tmin_c, today.tmax_c, today.snow_cm) - lt50;
   if (margin >= q.worstMargin_c) return;
   q.worstMargin_c = margin;
   if (margin < SAFE_MARGIN_C) today.stands = lower(today.stands, survival(margin));
@@ -132,6 +139,7 @@ function frostDay(q: Plant, t: Traits, v: Variation, today: Today): void {
 /** Death by cold and heat, and leaf lost to frost. Writes the dry matter lost into `today`. */
 export function lossDay(q: Plant, t: Traits, v: Variation, today: Today): void {
   const before = q.dm;
+  const beforeN = q.n;
   const { tmin_c } = today;
   today.stands = q.alive;
   if (tmin_c < FROST_FROM_C) frostDay(q, t, v, today);
@@ -139,6 +147,8 @@ export function lossDay(q: Plant, t: Traits, v: Variation, today: Today): void {
     q.hot_d = today.tmax_c > t.heatKill_c ? q.hot_d + 1 : higher(0, q.hot_d - 1);
     if (q.hot_d > HOT_DAYS_TO_COLLAPSE) today.stands = lower(today.stands, q.alive * HEAT_KEEPS);
   }
+  if (t.annual && q.stage >= 3 && ++q.flowered_d > FLOWERS_AT_MOST_D)
+    today.stands = lower(today.stands, q.alive * SPENT_KEEPS);
   const { stands } = today;
   if (stands < q.alive) {
     if (stands < LAST_PLANTS) {
@@ -147,6 +157,7 @@ export function lossDay(q: Plant, t: Traits, v: Variation, today: Today): void {
       q.n = 0;
       q.dm = 0;
       today.lost_g_m2 = before;
+      today.lostN_g_m2 = beforeN;
       return;
     }
     const kept = stands / q.alive;
@@ -162,6 +173,34 @@ export function lossDay(q: Plant, t: Traits, v: Variation, today: Today): void {
     q.n *= 1 - loss * WINTER_DM_SHARE;
   }
   today.lost_g_m2 = before - q.dm;
+  today.lostN_g_m2 = beforeN - q.n;
+}
+
+/** Hardened this far, a perennial has gone to rest; it shoots again from its crown when it is warm. */
+const AT_REST = 0.5;
+/** Of a shoot at bud and beyond, this share dies back to the crown at rest or after its seed. */
+const DIES_BACK = 0.5;
+/** Leaf that a crown pushes from its reserves on the first growing days, m2/m2. */
+const CROWN_LEAF = 0.2;
+const CROWN_WAKES_C = 4;
+
+/**
+ * A perennial begins a new shoot cycle when it has gone to rest after budding, and when its shoots have ripened: old shoots die back, the crown
+ * lives. Awake, it keeps at least the leaf that its reserves push. Writes the dry matter lost into `today`.
+ */
+export function renewDay(q: Plant, t: Traits, today: Today): void {
+  const budded = q.effective_cd >= t.bud_cd;
+  if ((budded && q.hardening > AT_REST) || q.stage >= 5) {
+    q.effective_cd = 0;
+    q.stage = 1;
+    q.height *= 1 - DIES_BACK;
+    today.lost_g_m2 += q.dm * DIES_BACK;
+    today.lostN_g_m2 += q.n * DIES_BACK;
+    q.dm *= 1 - DIES_BACK;
+    q.n *= 1 - DIES_BACK;
+    q.lai *= 1 - DIES_BACK;
+  }
+  if (today.mean_c > CROWN_WAKES_C) q.lai = higher(q.lai, CROWN_LEAF * q.alive);
 }
 
 /** Light to dry matter, leaf, nitrogen and height. Takes from `today.mineral_g_m2`; writes what it made and took into `today`. */
@@ -173,12 +212,12 @@ export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: numb
   const fed = share01((status - NITROGEN_STOP) * PER_NITROGEN_SPAN);
   const vigour = (stage < 3 ? 1 : stage < 4 ? 0.6 : stage < 5 ? 0.3 : 0.05) * v.growth;
   const share = q.pull * perPull;
-  const byLight =
-    today.light_MJ * t.rue_g_MJ * lower(1, warmth * PER_WARM_ENOUGH) * today.afterNight * share * fed;
+  const night = today.tmin_c < t.chilledBelow_c ? CHILLED_DAY : today.afterNight;
+  const byLight = today.light_MJ * t.rue_g_MJ * lower(1, warmth * PER_WARM_ENOUGH) * night * share * fed;
   const made = vigour * lower(byLight, t.cap_g_m2_d * brake * share);
   const shed = dm * t.turnover * today.airTempo;
   const mass = dm + made - shed;
-  const leaf = lower(FULL_LEAF, q.lai + made * SPECIFIC_LEAF_AREA_M2_G * leafShare(t, stage));
+  const leaf = lower(FULL_LEAF, q.lai + made * t.leafArea_m2_g * leafShare(t, stage));
   q.lai = stage > 3.5 ? leaf * (stage >= 5 ? 0.96 : 0.985) : leaf;
   q.dm = mass;
 

@@ -13,6 +13,10 @@ export interface Species {
   family: string;
   role: Role;
   season: 'cool' | 'warm' | 'both';
+  /** A hardier or more tender form of this kind, where both are known. */
+  formOf?: string;
+  /** Mean air temperature of its first weeks between which it is at home, °C; beyond, it is slow, sick or thin. */
+  home: { from_c: number; to_c: number };
   life: 'annual' | 'winter-annual' | 'biennial' | 'perennial';
   seed: {
     rateBroadcastLow_g_m2: number;
@@ -44,14 +48,30 @@ export interface Species {
     /** Heaviest stand reported. */
     max_g_m2: number;
     heightFlower_m: number;
+    /** New leaf per gram of leaf, m2/g, where a kind is known to have thin leaves; else the usual of field crops. */
+    leafArea_m2_g?: number;
+    /** Climbs on taller neighbours and shares their light. */
+    climbs?: boolean;
     /** Plants at which a stand reaches half of its full-density yield. */
     density50_m2: number;
   };
   roots: { habit: string; depth_m: number };
-  nitrogen: { leafyPct: number; flowerPct: number; seedPct: number; fixedShare: number };
-  cold: { hardened_c: number; tender_c: number; exposed: 'tops' | 'crown' };
+  /** `belowShare`: nitrogen in the roots against that of the tops. */
+  nitrogen: { leafyPct: number; flowerPct: number; seedPct: number; fixedShare: number; belowShare: number };
+  /** Temperatures of the plant itself at which half die; `topsKeep`: share of dry matter that killed tops keep after the thaw. */
+  cold: { hardened_c: number; tender_c: number; exposed: 'tops' | 'crown'; topsKeep: number };
+  /** Ground it wants: `light` for kinds that lime and heavy soil keep yellow. */
+  ground: 'light' | 'any';
   heatKill_c: number | null;
-  ending: { chopStage: EndStage; crimpStage: EndStage; regrowth: number; sheet: 'easy' | 'medium' | 'hard' };
+  ending: {
+    chopStage: EndStage;
+    crimpStage: EndStage;
+    regrowth: number;
+    sheet: 'easy' | 'medium' | 'hard';
+    /** How cuts and presses kill as it ages, where it does not follow from role and stages. */
+    cutCurve?: 'small-grain' | 'tillering' | 'vetch' | 'clover' | 'multi-cut';
+    crimpCurve?: 'rye' | 'vetch';
+  };
   worth: {
     weeds: number;
     flowers: number;
@@ -59,11 +79,15 @@ export interface Species {
     erosion: number;
     catching: number;
     shade: number;
+    drought: number;
+    wet: number;
   };
   /** Listed as a weed, or unwelcome near seed crops, in some places. */
   mayBeRestricted?: boolean;
   /** 0..1: how readily it comes again from its own shed seed. */
   selfSeeding: number;
+  /** How far the figures can be trusted. */
+  confidence: 'high' | 'medium' | 'low';
   mixFactor: number;
   smallSeedWait_d: number;
   goodBefore: string[];

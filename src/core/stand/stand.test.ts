@@ -58,7 +58,9 @@ describe('stand', () => {
         );
         const { water: w, soilNitrogen: n } = course;
         expect(w.start_mm + w.rain_mm + w.watered_mm - w.used_mm - w.drained_mm).toBeCloseTo(w.end_mm, 6);
-        expect(n.start_g_m2 + n.mineralised_g_m2 - n.taken_g_m2 - n.leached_g_m2).toBeCloseTo(n.end_g_m2, 6);
+        expect(
+          n.start_g_m2 + n.mineralised_g_m2 + n.returned_g_m2 - n.taken_g_m2 - n.leached_g_m2,
+        ).toBeCloseTo(n.end_g_m2, 6);
         expect(
           [...course.dm_g_m2, ...course.n_g_m2, ...course.cover, ...course.stage].some(Number.isNaN),
         ).toBe(false);

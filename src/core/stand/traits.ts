@@ -12,6 +12,10 @@ export interface Traits {
   c4: boolean;
   /** The tops are killed by frost, not a crown near the ground. */
   topsExposed: boolean;
+  /** Lives on from a crown that hardens every autumn. */
+  perennial: boolean;
+  /** Flowers once and is done. */
+  annual: boolean;
   base_c: number;
   opt_c: number;
   span_c: number;
@@ -37,6 +41,16 @@ export interface Traits {
   leafYoung: number;
   leafBud: number;
   leafFlower: number;
+  /** Climbs on taller neighbours. */
+  climbs: boolean;
+  /** New leaf per gram of leaf, m2. */
+  leafArea_m2_g: number;
+  /** Night below which a warm-season kind works at half pace the day after, °C. */
+  chilledBelow_c: number;
+  /** Share of dry matter that tops killed by cold keep after the thaw. */
+  topsKeep: number;
+  /** How much faster than other residue killed tops of this kind rot. */
+  rotTimes: number;
   /** Leaf lost in a night of -10 °C. */
   leafLoss: number;
   leafyPct: number;
@@ -47,6 +61,14 @@ export interface Traits {
   /** Infinity for kinds that heat does not end. */
   heatKill_c: number;
 }
+
+/** Middle of 0.018-0.025 m2/g for field crops (Monteith 1977 and after). */
+const USUAL_LEAF_AREA_M2_G = 0.022;
+/** Warm-season kinds lose about half of the next day's photosynthesis after a night under 6 °C (Long 1983; Allen and Ort 2001: 0.3-0.7). */
+const CHILLED_BELOW_C = 6;
+/** Watery tops (radish, mustard, phacelia) collapse and rot about half as fast again as straw of the same C:N (Lawley 2011; Dean and Weil 2009). */
+const WATERY_KEEPS = 0.6;
+const WATERY_ROTS_TIMES = 1.6;
 
 const known = new WeakMap<Species, Traits>();
 
@@ -69,6 +91,8 @@ function readTraits(sp: Species): Traits {
     legume: sp.role === 'legume',
     c4: grass && sp.season === 'warm',
     topsExposed: cold.exposed === 'tops',
+    perennial: sp.life === 'perennial',
+    annual: sp.life === 'annual' || sp.life === 'winter-annual',
     base_c: thermal.base_c,
     opt_c: thermal.opt_c,
     span_c: thermal.opt_c - thermal.base_c,
@@ -90,6 +114,11 @@ function readTraits(sp: Species): Traits {
     leafYoung: grass ? 0.7 : 0.6,
     leafBud: grass ? 0.4 : 0.5,
     leafFlower: grass ? 0.15 : 0.35,
+    climbs: growth.climbs === true,
+    leafArea_m2_g: growth.leafArea_m2_g ?? USUAL_LEAF_AREA_M2_G,
+    chilledBelow_c: sp.season === 'warm' ? CHILLED_BELOW_C : -Infinity,
+    topsKeep: cold.topsKeep,
+    rotTimes: cold.topsKeep < WATERY_KEEPS ? WATERY_ROTS_TIMES : 1,
     leafLoss: grass ? 0.007 : 0.02,
     leafyPct: nitrogen.leafyPct,
     flowerPct: nitrogen.flowerPct,

@@ -66,10 +66,9 @@ describe('whole', () => {
           const c = grow(ensembles[site]!, mixes[mix]!.members, sownAt, way);
           const { water: w, soilNitrogen: n } = c;
           expect(w.start_mm + w.rain_mm + w.watered_mm - w.used_mm - w.drained_mm).toBeCloseTo(w.end_mm, 6);
-          expect(n.start_g_m2 + n.mineralised_g_m2 - n.taken_g_m2 - n.leached_g_m2).toBeCloseTo(
-            n.end_g_m2,
-            6,
-          );
+          expect(
+            n.start_g_m2 + n.mineralised_g_m2 + n.returned_g_m2 - n.taken_g_m2 - n.leached_g_m2,
+          ).toBeCloseTo(n.end_g_m2, 6);
           let standing = 0;
           for (let s = 0; s < c.members; s++) standing += c.dm_g_m2[(DAYS - 1) * c.members + s]!;
           expect(c.dmSown_g_m2 + c.dmMade_g_m2 - c.dmLost_g_m2).toBeCloseTo(standing, 2);

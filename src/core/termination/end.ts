@@ -1,50 +1,81 @@
 import { type NextCrop, type Handling, waitDays20 } from '../residue/wait.ts';
-import { availableNitrogen_g_m2 } from '../residue/nitrogen.ts';
-import { BURIED_TIMES, carbonToNitrogen, decayRate } from '../residue/decay.ts';
+import { carbonToNitrogen } from '../residue/decay.ts';
+import { AVAILABLE_WATER_MM } from '../soil/soil.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Variation } from '../stand/grow.ts';
+import { higher } from '../units/bounds.ts';
 import { lookUp, type Table, tableOf } from '../units/table.ts';
-import { type Season, between, reaches } from '../weather/season.ts';
+import { type Season, reaches } from '../weather/season.ts';
 import { type Plan, type YearEnd } from '../plan/plan.ts';
-import { type MethodHere, type MethodParts, leftAlive, takeApart } from './method.ts';
+import { diesRipe } from './kill.ts';
+import {
+  GROWN_G_M2,
+  type KillTables,
+  killTables,
+  leftAlive,
+  leftOf,
+  type MethodHere,
+  type MethodParts,
+  takeApart,
+} from './method.ts';
 import { FEWEST_SHEET_DAYS, coveringHeat, FILM_NEEDS } from './sheet.ts';
-import { exp } from '../units/exact.ts';
 
-/** A stand counts as dead when no more than this share of its plants lives. */
+/** A member counts as dead when no more than this share of its plants lives; a stand when its worst member does. */
 export const DEAD_BELOW = 0.1;
 /** Soil must have held the crop's least warmth for this many days. */
 const WARM_DAYS = 5;
 /** A stand lighter than this leaves nothing to wait for, g/m2. */
 const NOTHING_G_M2 = 40;
-/** Tops killed by frost lose about a fifth at once by leaching and collapse (0.15-0.30). */
-const FROST_KEEPS = 0.8;
 /** Ripe stands stand dead about ten days after their first viable seed. */
 const RIPENS_D = 10;
+/** Ground at seed depth under this is frozen to a spade, °C. */
+const FROZEN_C = 1;
+/**
+ * Ground that holds more than this share of the water it can hold, after more than this much rain in two days, smears under a spade: clay for
+ * longest, sand hardly (judgement).
+ */
+const TOO_WET = {
+  sand: { full: 0.99, rain_mm: 20 },
+  loam: { full: 0.95, rain_mm: 5 },
+  clay: { full: 0.9, rain_mm: 1 },
+} as const;
 
 export const newYearEnd = (): YearEnd => ({
   deadAt: Infinity,
   readyAt: Infinity,
   plantableAt: Infinity,
+  endsAt: Infinity,
   surviving: 1,
   stageAtEnd: 0,
   dm_g_m2: 0,
   n_g_m2: 0,
-  nitrogenNext_g_m2: 0,
-  residueAtPlanting_g_m2: 0,
 });
 
 /** A method made ready for one plan: what does not change from year to year and day to day. */
 export interface Ending {
   plan: Plan;
   course: MethodParts;
-  /** Days at 20 °C to wait by C:N of what lies there. */
+  /** Days at 20 °C to wait by C:N of what lies there; and where frost or heat had killed the stand before any hand did. */
   waits: Table;
+  waitsDead: Table;
+  /** False when this crop cannot go in this way. */
+  fits: boolean;
+  /** What its passes kill of each member. */
+  kills: KillTables[];
 }
 
 export function readyEnding(plan: Plan, method: MethodHere): Ending {
   const course = takeApart(method);
   const small = Math.max(...plan.members.map((m) => m.species.smallSeedWait_d * m.share));
-  return { plan, course, waits: waitByCn(course.handling, plan.next, small) };
+  const dead = course.handling === 'surface' ? 'winterkilled' : course.handling;
+  return {
+    plan,
+    course,
+    waits: waitByCn(course.handling, plan.next, small),
+    waitsDead: waitByCn(dead, plan.next, small),
+    kills: plan.members.map((m) => killTables(course.kills, m.species)),
+    fits: !course.plantsAtOnce || plan.next.way === 'transplant',
+  };
 }
 
 const waits = new WeakMap<NextCrop, Map<string, Table>>();
@@ -60,8 +91,8 @@ function waitByCn(handling: Handling, next: NextCrop, small: number): Table {
 }
 
 /**
- * Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what lies there?
- * With `whole` false only what decides whether it is in time is worked out: a search over dates needs no more.
+ * Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what stood there at the end?
+ * A mix is as dead as its worst living member: one that had died before is no reason to call the rest killed.
  */
 export function endStand(
   ending: Ending,
@@ -70,43 +101,90 @@ export function endStand(
   season: Season,
   v: Variation,
   out: YearEnd,
-  whole = true,
 ): YearEnd {
   never(out);
-  if (at < 0 || at >= season.days) return out;
-  const { waits, covering } = ending.course;
+  if (at < 0 || at >= season.days || !ending.fits) return out;
+  const { waits, covering, keeps } = ending.course;
   if (waits === 'seed') return byRipening(ending, course, season, out);
   if (waits) return byWeather(ending, course, season, waits, out);
+  stoodOn(course, at, out);
+  if (keeps) return out;
+  const turnedAt = ending.course.digs ? diggingDay(ending.plan, course, season, at) : at;
+  if (turnedAt === Infinity) return out;
   const { plan } = ending;
   const n = course.members;
-  const dm = dryMatterOn(course, at);
   let surviving = 0;
-  let plants = 0;
-  let stage = 0;
+  let living = false;
   for (let s = 0; s < n; s++) {
-    const member = plan.members[s]!;
     const alive = course.alive[at * n + s]!;
-    const stageHere = course.stage[at * n + s]!;
-    plants += member.share;
-    if (alive <= 0) continue;
-    if (stageHere > stage) stage = stageHere;
-    surviving +=
-      alive * member.share * leftAlive(ending.course.kills, member.species, stageHere, dm, v.killOdds);
+    if (alive <= DEAD_BELOW) continue;
+    living = true;
+    const stage = course.stage[at * n + s]!;
+    if (stage > out.stageAtEnd) out.stageAtEnd = stage;
+    const left =
+      alive *
+      (out.dm_g_m2 >= GROWN_G_M2
+        ? leftOf(ending.course.kills, ending.kills[s]!, stage, v.killOdds)
+        : leftAlive(ending.course.kills, plan.members[s]!.species, stage, out.dm_g_m2, v.killOdds));
+    if (left > surviving) surviving = left;
   }
-  surviving /= plants || 1;
-  out.stageAtEnd = stage;
   out.surviving = surviving;
+  if (!living) return ready(ending, season, at, ending.waitsDead, out);
+  if (ending.course.presses && !dries(season, turnedAt + ending.course.lastPass_d)) {
+    out.surviving = higher(surviving, UNDRIED_LIVES);
+    return out;
+  }
   if (covering) {
     const dead = underCover(ending, at, course, season, v);
-    if (Number.isFinite(dead)) out.surviving = Math.min(surviving, UNDER_COVER_LIVES);
-    return afterDeath(ending, course, season, at, dead, at, out, whole);
+    if (dead < Infinity && surviving > UNDER_COVER_LIVES) out.surviving = UNDER_COVER_LIVES;
+    return ready(ending, season, dead, ending.waits, out);
   }
-  const dead = surviving <= DEAD_BELOW ? at + ending.course.shows_d : Infinity;
-  return afterDeath(ending, course, season, at, dead, at, out, whole);
+  if (surviving > DEAD_BELOW) return out;
+  return ready(
+    ending,
+    season,
+    turnedAt + ending.course.shows_d,
+    ending.waits,
+    out,
+    turnedAt + ending.course.lastPass_d,
+  );
+}
+
+/**
+ * Pressed stems are not cut: they die because they dry out, and green ones on cold, wet ground root and rise again. The air must take this much water
+ * in the days after the last pass (judgement: more than an English midwinter, less than any April).
+ */
+const DRIES_MM = 12;
+const DRYING_D = 12;
+const UNDRIED_LIVES = 0.5;
+
+function dries(season: Season, from: number): boolean {
+  let mm = 0;
+  for (let d = from; d < Math.min(from + DRYING_D, season.days); d++) mm += season.et0_mm[d]!;
+  return mm >= DRIES_MM;
 }
 
 /** What comes through darkness or heat that was long enough: creeping roots and the odd crown. */
 const UNDER_COVER_LIVES = 0.02;
+
+/** First day from `at` on which the ground is neither frozen nor so wet that turning smears it; never when none comes in a fortnight. */
+function diggingDay(plan: Plan, course: Course, season: Season, at: number): number {
+  const { full, rain_mm } = TOO_WET[plan.soil.texture];
+  const most = AVAILABLE_WATER_MM[plan.soil.texture] * full;
+  for (let d = at; d < Math.min(at + WAITS_TO_DIG_D, season.days); d++) {
+    const rain = season.rain_mm[d]! + (d > 0 ? season.rain_mm[d - 1]! : 0);
+    if (thawed(season, d) && (course.root_mm[d]! <= most || rain <= rain_mm)) return d;
+  }
+  return Infinity;
+}
+const WAITS_TO_DIG_D = 14;
+
+/** A day's thaw softens the top; a spit deep takes most of a week. */
+function thawed(season: Season, d: number): boolean {
+  for (let k = Math.max(0, d - THAW_D); k <= d; k++) if (season.soil_c[k]! < FROZEN_C) return false;
+  return true;
+}
+const THAW_D = 5;
 
 /** Day on which enough heat has added up under what was laid, or never when the house rule lifts it first. */
 function underCover(ending: Ending, at: number, course: Course, season: Season, v: Variation): number {
@@ -145,48 +223,50 @@ function byWeather(
   const { plan } = ending;
   const n = course.members;
   const last = Math.min(plan.plantAt, season.days - 1);
-  const atLast = aliveOn(plan, course, last);
-  if (atLast > DEAD_BELOW) {
-    out.surviving = atLast;
-    return out;
-  }
-  for (let d = plan.sownAt + 20; d <= last; d++) {
-    const left = aliveOn(plan, course, d);
+  out.surviving = mostAlive(course, last);
+  if (out.surviving > DEAD_BELOW) return out;
+  for (let d = plan.sownAt + 1; d <= last; d++) {
+    const left = mostAlive(course, d);
     if (left > DEAD_BELOW || !isUp(course, d)) continue;
-    if (season.tmin_c[d]! < 2 !== (cause === 'frost')) break;
+    if (season.tmin_c[d]! < KILLING_NIGHT_C !== (cause === 'frost')) break;
     // What stood before tells what now lies.
     const stood = Math.max(plan.sownAt, bestBefore(course, d));
     for (let s = 0; s < n; s++) out.stageAtEnd = Math.max(out.stageAtEnd, course.stage[stood * n + s]!);
     out.surviving = left;
-    afterDeath(ending, course, season, stood, d, d, out);
-    out.residueAtPlanting_g_m2 *= FROST_KEEPS;
-    return out;
+    stoodOn(course, stood, out);
+    out.endsAt = d;
+    return ready(ending, season, d, ending.waits, out);
   }
-  out.surviving = atLast;
   return out;
 }
+/** A night over this killed nothing by cold, °C. */
+const KILLING_NIGHT_C = 3;
 
-/** Let it seed: over when every annual member has ripe seed; kinds that live on never are. */
+/** Let it seed: over when every member has ripe seed and dies of it; kinds that live past their seed never are. */
 function byRipening(ending: Ending, course: Course, season: Season, out: YearEnd): YearEnd {
   const { plan } = ending;
   const n = course.members;
-  if (plan.members.some((m) => m.species.life === 'perennial' || m.species.life === 'biennial')) return out;
+  if (!plan.members.every((m) => diesRipe(m.species))) return out;
   for (let d = plan.sownAt + 20; d + RIPENS_D < season.days; d++) {
     let ripe = true;
     for (let s = 0; s < n; s++) if (course.stage[d * n + s]! < 5) ripe = false;
     if (!ripe) continue;
     out.surviving = 0;
     out.stageAtEnd = 5;
-    return afterDeath(ending, course, season, d, d + RIPENS_D, d, out);
+    stoodOn(course, d, out);
+    return ready(ending, season, d + RIPENS_D, ending.waits, out);
   }
   return out;
 }
 
-function aliveOn(plan: Plan, course: Course, d: number): number {
-  let left = 0;
-  for (let s = 0; s < course.members; s++)
-    left += course.alive[d * course.members + s]! * plan.members[s]!.share;
-  return left;
+/** Share of plants alive of the member that holds out best. */
+export function mostAlive(course: Course, d: number): number {
+  let most = 0;
+  for (let s = 0; s < course.members; s++) {
+    const alive = course.alive[d * course.members + s]!;
+    if (alive > most) most = alive;
+  }
+  return most;
 }
 
 function isUp(course: Course, d: number): boolean {
@@ -202,37 +282,32 @@ function bestBefore(course: Course, d: number): number {
   return best;
 }
 
-function afterDeath(
+/** What stands there on the day the ending begins, living and dead. */
+function stoodOn(course: Course, at: number, out: YearEnd): void {
+  out.endsAt = at;
+  out.dm_g_m2 = dryMatterOn(course, at) + course.dead_g_m2[at]!;
+  out.n_g_m2 = nitrogenOn(course, at) + course.deadN_g_m2[at]!;
+}
+
+/** @param waitsFrom day from which the bed mellows, when that is not the day of death */
+function ready(
   ending: Ending,
-  course: Course,
   season: Season,
-  at: number,
   deadAt: number,
-  liesFrom: number,
+  waits: Table,
   out: YearEnd,
-  whole = true,
+  waitsFrom = deadAt,
 ): YearEnd {
-  const { plan } = ending;
-  const { handling, stays, decayTimes, manure_g_m2 } = ending.course;
-  const stood = dryMatterOn(course, at);
-  const held = nitrogenOn(course, at);
-  const cn = carbonToNitrogen(stood, held);
   out.deadAt = deadAt;
-  out.dm_g_m2 = stood;
-  out.n_g_m2 = held;
-  if (deadAt < Infinity) {
-    const wait = stood < NOTHING_G_M2 ? 2 : lookUp(ending.waits, cn);
-    out.readyAt = reaches(season.mellowing, Math.min(deadAt, season.days), wait);
-  }
-  if (!whole) return out;
-  if (out.readyAt < Infinity) out.plantableAt = warmFrom(season, out.readyAt, plan.next.soilMin_c);
-  const dm = stood * stays;
-  const n = held * stays;
-  const until = Math.min(season.days, Math.max(liesFrom, plan.plantAt));
-  const rate = decayRate(cn) * decayTimes * (handling === 'buried' ? BURIED_TIMES : 1);
-  out.nitrogenNext_g_m2 = availableNitrogen_g_m2(dm, n, handling === 'buried') + manure_g_m2;
-  out.residueAtPlanting_g_m2 =
-    handling === 'buried' ? 0 : dm * exp(-rate * between(season.decay, liesFrom, until));
+  if (deadAt === Infinity) return out;
+  const { plantsAtOnce } = ending.course;
+  const wait = plantsAtOnce
+    ? 0
+    : out.dm_g_m2 < NOTHING_G_M2
+      ? 2
+      : lookUp(waits, carbonToNitrogen(out.dm_g_m2, out.n_g_m2));
+  out.readyAt = plantsAtOnce ? out.endsAt : reaches(season.mellowing, Math.min(waitsFrom, season.days), wait);
+  if (out.readyAt < Infinity) out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c);
   return out;
 }
 
@@ -240,12 +315,11 @@ function never(out: YearEnd): void {
   out.deadAt = Infinity;
   out.readyAt = Infinity;
   out.plantableAt = Infinity;
+  out.endsAt = Infinity;
   out.surviving = 1;
   out.stageAtEnd = 0;
   out.dm_g_m2 = 0;
   out.n_g_m2 = 0;
-  out.nitrogenNext_g_m2 = 0;
-  out.residueAtPlanting_g_m2 = 0;
 }
 
 /** First day from `from` on which the last days' soil was warm enough for the crop; a season's answers are worked out once a crop. */

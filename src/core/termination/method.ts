@@ -1,5 +1,6 @@
 import { type Handling } from '../residue/wait.ts';
 import { type Species } from '../stand/species.ts';
+import { lookUp, type Table, tableOf } from '../units/table.ts';
 import {
   crimpKills,
   cutKills,
@@ -7,11 +8,13 @@ import {
   flameKills,
   grazeKills,
   henKills,
+  hoeKills,
   mowKills,
   pigKills,
   pullKills,
   SECOND_PASS_KEEPS,
   smotherKills,
+  TRIM_KILLS,
 } from './kill.ts';
 
 /** What is done in one pass over the bed. A method is a sequence of these. */
@@ -33,6 +36,10 @@ export const PASS_KINDS = [
   'bury',
   'compost-over',
   'pull',
+  'rake-off',
+  'hoe',
+  'mow-high',
+  'set-plants',
   'check',
   'check-heat',
   'check-seed',
@@ -51,6 +58,8 @@ export interface MethodHere extends Method {
   missing: string[];
   /** Longest time a sheet may lie, days. */
   sheetCap_d?: number;
+  /** False for ways that a gardener may choose and that are never proposed. */
+  proposed?: boolean;
 }
 
 /** What waits for the weather instead of a hand. */
@@ -65,6 +74,12 @@ export interface MethodParts {
   kills: { kind: PassKind; after_d: number }[];
   /** The stand is down before a sheet goes on. */
   loweredFirst: boolean;
+  /** The next crop is set into the cut stand at once: for transplants alone. */
+  plantsAtOnce: boolean;
+  /** Nothing in it ends the stand: it is trimmed and lives on. */
+  keeps: boolean;
+  /** The ground is turned, which frost and wet forbid. */
+  digs: boolean;
   handling: Handling;
   /** Share of the residue that stays on the bed. */
   stays: number;
@@ -72,8 +87,12 @@ export interface MethodParts {
   decayTimes: number;
   /** Plant-available nitrogen that animals bring from their feed, g/m2. */
   manure_g_m2: number;
+  /** It ends with stems that are pressed and must dry to die. */
+  presses: boolean;
   /** Days after the last pass until death shows. */
   shows_d: number;
+  /** Days from the first pass to the last that kills. */
+  lastPass_d: number;
   cap_d: number;
 }
 
@@ -82,7 +101,7 @@ const SHOWS_D: Partial<Record<PassKind, number>> = {
   cut: 4,
   mow: 4,
   flail: 4,
-  crimp: 8,
+  crimp: 12,
   flame: 4,
   hens: 3,
   pigs: 3,
@@ -91,6 +110,7 @@ const SHOWS_D: Partial<Record<PassKind, number>> = {
   bury: 2,
   'compost-over': 14,
   pull: 0,
+  hoe: 2,
 };
 const COVERING: Partial<Record<PassKind, Covering>> = {
   'lay-sheet': 'sheet',
@@ -103,8 +123,14 @@ const WAITS: Partial<Record<PassKind, Waits>> = {
   'check-seed': 'seed',
 };
 const LOWERS = new Set<PassKind>(['cut', 'mow', 'flail', 'crimp']);
-/** Shares of the tops that animals or hands take away: hens eat and scratch in about half, ruminants leave two fifths. */
-const STAYS: Partial<Record<PassKind, number>> = { hens: 0.5, pigs: 0.4, graze: 0.4, pull: 0 };
+/** Shares of the tops that stay on the bed: hens eat and scratch in about half, ruminants leave two fifths, a rake leaves stubble and crumbs. */
+const STAYS: Partial<Record<PassKind, number>> = {
+  hens: 0.5,
+  pigs: 0.4,
+  graze: 0.4,
+  pull: 0,
+  'rake-off': 0.12,
+};
 /** Useful nitrogen from feed: 7 hen-days a square metre at 1.6 g, part in the pen, part lost (about 4); pigs about 5; grazers bring none. */
 const MANURE: Partial<Record<PassKind, number>> = { hens: 4, pigs: 5 };
 /** Flailed pieces rot this much faster than whole stems (1.3-1.6). */
@@ -123,11 +149,16 @@ export function takeApart(method: Method & { sheetCap_d?: number }): MethodParts
     covering,
     kills,
     loweredFirst: kinds.some((k) => LOWERS.has(k)),
+    plantsAtOnce: kinds.includes('set-plants'),
+    keeps: kinds.every((k) => k === 'mow-high'),
+    digs: kinds.includes('dig') || kinds.includes('bury'),
     handling: handlingOf(kinds, covering, waits),
     stays: Math.min(1, ...kinds.map((k) => STAYS[k] ?? 1)),
     decayTimes: kinds.includes('flail') ? SHREDDED_TIMES : 1,
     manure_g_m2: Math.max(0, ...kinds.map((k) => MANURE[k] ?? 0)),
+    presses: covering === null && last?.kind === 'crimp',
     shows_d: last ? last.after_d + SHOWS_D[last.kind]! : 0,
+    lastPass_d: last ? last.after_d : 0,
     cap_d: method.sheetCap_d ?? Infinity,
   };
 }
@@ -137,7 +168,7 @@ function handlingOf(kinds: PassKind[], covering: Covering, waits: Waits): Handli
   if (covering) return 'sheet';
   if (kinds.includes('dig') || kinds.includes('bury')) return 'buried';
   if (kinds.includes('compost-over')) return 'compost';
-  if (kinds.includes('pull')) return 'removed';
+  if (kinds.includes('pull') || kinds.includes('rake-off')) return 'removed';
   if (kinds.some((k) => k === 'hens' || k === 'pigs' || k === 'graze')) return 'animals';
   return 'surface';
 }
@@ -167,6 +198,10 @@ export function passKills(kind: PassKind, sp: Species, stage: number, dm_g_m2: n
       return smotherKills(sp);
     case 'pull':
       return pullKills(sp);
+    case 'hoe':
+      return hoeKills(sp, stage, dm_g_m2);
+    case 'mow-high':
+      return TRIM_KILLS;
     default:
       return 0;
   }
@@ -186,16 +221,59 @@ export function leftAlive(
   dm_g_m2: number,
   killOdds: number,
 ): number {
+  const never = sp.ending.chopStage === 'never';
+  return survive(kills, (k) => passKills(kills[k]!.kind, sp, stage, dm_g_m2), never, killOdds);
+}
+
+/** What the passes of a sequence kill of one kind at each stage, worked out once a plan; stands of seedlings are another matter. */
+export interface KillTables {
+  never: boolean;
+  byPass: Table[];
+}
+
+export const killTables = (kills: MethodParts['kills'], sp: Species): KillTables => ({
+  never: sp.ending.chopStage === 'never',
+  byPass: kills.map(({ kind }) => killsBy(kind, sp)),
+});
+
+const tables = new WeakMap<Species, Map<PassKind, Table>>();
+
+/** Every plan of a gap asks the same of the same kinds. */
+function killsBy(kind: PassKind, sp: Species): Table {
+  let known = tables.get(sp);
+  if (!known) tables.set(sp, (known = new Map<PassKind, Table>()));
+  let found = known.get(kind);
+  if (!found)
+    known.set(kind, (found = tableOf((stage) => passKills(kind, sp, stage, GROWN_G_M2), 1, 5, 400)));
+  return found;
+}
+/** A stand this heavy is past being seedlings to any tool. */
+export const GROWN_G_M2 = 60;
+
+/** As `leftAlive`, for a stand that has grown, from its tables. */
+export const leftOf = (
+  kills: MethodParts['kills'],
+  { byPass, never }: KillTables,
+  stage: number,
+  killOdds: number,
+): number => survive(kills, (k) => lookUp(byPass[k]!, stage), never, killOdds);
+
+function survive(
+  kills: MethodParts['kills'],
+  killOf: (k: number) => number,
+  never: boolean,
+  killOdds: number,
+): number {
   let left = 1;
   let before = -TELLING_GAP_D;
   for (let k = 0; k < kills.length; k++) {
     const { kind, after_d } = kills[k]!;
-    const kill = lucky(passKills(kind, sp, stage, dm_g_m2), killOdds);
+    const kill = lucky(killOf(k), killOdds);
     if (k === 0) left = 1 - kill;
     else if (after_d - before < TELLING_GAP_D) left = Math.min(left, 1 - kill);
     else {
       // Survivors of a blow that told are weaker: the next leaves two fifths of them. One that hardly told weakens nothing.
-      const most = 1 - (sp.ending.chopStage === 'never' && kind !== 'dig' ? NEVER_KEEPS : SECOND_PASS_KEEPS);
+      const most = 1 - (never && kind !== 'dig' ? NEVER_KEEPS : SECOND_PASS_KEEPS);
       left *= 1 - Math.max(kill, Math.min(most, kill * WEAKENED_TIMES));
     }
     before = after_d;

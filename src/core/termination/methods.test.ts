@@ -63,7 +63,7 @@ describe('methods', () => {
     expect(e.get('cardboard')!.odds.inTime).toBeLessThanOrEqual(e.get('crimp-sheet')!.odds.inTime);
   });
   test('clear film fails in a cool summer and works in a hot one', () => {
-    const cool = endings('cool-maritime', [{ speciesId: 'buckwheat', share: 1 }], '2027-03-20', 60);
+    const cool = endings('cool-maritime', [{ speciesId: 'phacelia', share: 1 }], '2027-03-20', 75);
     const hot = endings('humid-subtropical', [{ speciesId: 'cowpea', share: 1 }], '2027-06-01', 90);
     expect(cool.get('clear-film')!.odds.dead).toBeLessThan(0.5);
     expect(hot.get('clear-film')!.odds.dead).toBeGreaterThan(0.9);

@@ -4,7 +4,7 @@ import { type Covering } from './method.ts';
 /**
  * Answers: how much heat must add up under an opaque sheet before this kind is dead?
  * Equation: H = 21 h days at 20 °C mean air temperature, h 0.7 easy, 1 medium, 1.8 hard; a day counts 2^((T - 20)/10) and nothing below
- * 4.5 °C; tall stands flattened but not cut or crimped need 5 more; never under 10 calendar days. A mix needs what its toughest
+ * 1.5 °C (plants in the dark use themselves up at any temperature over freezing); tall stands flattened but not cut or crimped need 5 more; never under 10 calendar days. A mix needs what its toughest
  * living member needs. So a medium stand takes 15 days at 25 °C, 21 at 20, 30 at 15, 42 at 10: the fixed weeks that growers quote
  * are one curve. Cardboard lets light in at its joints and asks 30 % more.
  * Sources: Rylander 2020; Lounsbury 2020 (form: fitted here to their totals).

@@ -41,11 +41,22 @@ const LAG_ONE = 0.65;
 const RANGE_NOISE = 0.22;
 const WET_RANGE = 0.78;
 
+/** Chance by blocks of days: each block has a stream of its own, so that a day draws the same whatever the span it is asked in. */
+export type Luck = (block: number) => Stream;
+export const BLOCK_D = 32;
+
+/** Last day at or before `day` on which a block begins. */
+export const blockStart = (day: Day): Day => Math.floor(day / BLOCK_D) * BLOCK_D;
+
+/**
+ * @param chance one stream for the whole span, or one for each block of `BLOCK_D` days; then two spans that overlap agree from about six
+ * weeks after the later one begins, when what came before is forgotten (0.65^45 is 4e-9)
+ */
 export function generateWeather(
   climate: DailyClimate,
   fromDay: Day,
   days: number,
-  stream: Stream,
+  chance: Stream | Luck,
   observed: ReadonlyMap<Day, ObservedDay> = new Map(),
 ): Weather {
   const out: Weather = {
@@ -57,9 +68,12 @@ export function generateWeather(
   };
   const sun = sunOfYear(climate.site.latitude_deg);
   const k = climate.site.coastal ? 0.19 : 0.16;
+  const luck = typeof chance === 'function' ? chance : undefined;
+  let stream = typeof chance === 'function' ? chance(Math.floor(fromDay / BLOCK_D)) : chance;
   const c = startChance(stream);
   const doys = daysOfYear(fromDay, days);
   for (let i = 0; i < days; i++) {
+    if (luck && (fromDay + i) % BLOCK_D === 0) stream = luck((fromDay + i) / BLOCK_D);
     const doy = doys[i]!;
     drawDay(climate, doy, stream, c);
     const mean = mean_c(climate, doy, c.wet, c.z);

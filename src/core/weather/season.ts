@@ -1,8 +1,8 @@
 import { type Day, dayOfYear } from '../calendar/day.ts';
-import { streamOf } from '../random/stream.ts';
+import { partStream } from '../random/stream.ts';
 import { type DailyClimate } from '../site/daily.ts';
 import { chillOfDay } from './chill.ts';
-import { type ObservedDay, type Weather, generateWeather, sunOfYear } from './generate.ts';
+import { blockStart, type ObservedDay, type Weather, generateWeather, sunOfYear } from './generate.ts';
 import { exp } from '../units/exact.ts';
 import { lookUp, tableOf } from '../units/table.ts';
 
@@ -19,7 +19,7 @@ export interface Season extends Weather {
   et0_mm: Float64Array;
   snow_cm: Float64Array;
   dayLength_h: Float64Array;
-  /** Days' worth of 20 °C under an opaque sheet: 2^((T-20)/10), nothing below 4.5 °C. */
+  /** Days' worth of 20 °C under an opaque sheet: 2^((T-20)/10), nothing under 1.5 °C. */
   sheetHeat: Float64Array;
   /** Days' worth of 20 °C soil while residue mellows; a cold day counts at least a third (the wait is at most tripled). */
   mellowing: Float64Array;
@@ -49,7 +49,7 @@ const TEMPO = tableOf((t) => exp(TEMPO_PER_C * t), -70, 40, 11_000);
 const HALF_DECADE = Math.SQRT1_2;
 /** Enough days before the season that soil temperature and snow have forgotten where they began. */
 const SPIN_UP_D = 45;
-const SHEET_FLOOR_C = 4.5;
+const SHEET_FLOOR_C = 1.5;
 const WEED_BASE_C = 3;
 /** Share of the step from yesterday's soil temperature to today's air that the top few centimetres take. */
 const SOIL_STEP = 0.3;
@@ -62,8 +62,11 @@ export function makeSeason(
   observed?: ReadonlyMap<Day, ObservedDay>,
   dayLength_h: Float64Array = dayLengths(climate, fromDay, days),
 ): Season {
-  const all = generateWeather(climate, fromDay - SPIN_UP_D, days + SPIN_UP_D, streamOf(seed), observed);
-  const cut = (a: Float64Array) => a.subarray(SPIN_UP_D);
+  const start = blockStart(fromDay - SPIN_UP_D);
+  const before = fromDay - start;
+  const luck = (block: number) => partStream(seed, block);
+  const all = generateWeather(climate, start, before + days, luck, observed);
+  const cut = (a: Float64Array) => a.subarray(before);
   const season: Season = {
     fromDay,
     days,
@@ -87,7 +90,7 @@ export function makeSeason(
     warmth: new Map(),
     warmSoil: new Map(),
   };
-  fillDerived(season, all, sunOfYear(climate.site.latitude_deg).ra_MJ);
+  fillDerived(season, all, before, sunOfYear(climate.site.latitude_deg).ra_MJ);
   return season;
 }
 
@@ -98,7 +101,7 @@ export function dayLengths(climate: DailyClimate, fromDay: Day, days: number): F
   return Float64Array.from({ length: days }, (_, i) => hours[(first + i) % 366]!);
 }
 
-function fillDerived(season: Season, all: Weather, ra_MJ: Float64Array): void {
+function fillDerived(season: Season, all: Weather, before: number, ra_MJ: Float64Array): void {
   const first = dayOfYear(all.fromDay);
   let soil = (all.tmin_c[0]! + all.tmax_c[0]!) / 2;
   let snow_mm = 0;
@@ -111,7 +114,7 @@ function fillDerived(season: Season, all: Weather, ra_MJ: Float64Array): void {
     const above = snow_mm > 10 ? Math.max(mean, -1) : mean;
     soil += SOIL_STEP * (above + radiationWarmth(all.radiation_MJ[j]!) - soil);
     wetness = rain > 4 ? 1 : Math.max(0.05, wetness * 0.6);
-    const i = j - SPIN_UP_D;
+    const i = j - before;
     if (i < 0) continue;
     const doy = (first + j) % 366;
     season.mean_c[i] = mean;

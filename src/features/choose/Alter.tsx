@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { findSpecies, methods, species } from '../../catalogue/catalogue.ts';
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type MethodHere } from '../../core/termination/method.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { showDay } from '../../ui/dates.ts';
@@ -73,7 +73,7 @@ export function Alter({ own, setOwn, sample, freeDay, plantDay, here, units, don
         <Live label="Ready">{sample?.best ? showDay(sample.best.ready.mid) : 'never'}</Live>
         <Live label="Nitrogen for it">{showPerArea(sample?.best?.nitrogen_g_m2.mid ?? 0, units)}</Live>
         <Live label="Weeds held">
-          <Odds odds={sample?.stand.weedsHeld.mid ?? 0} strong />
+          <Odds odds={sample?.best?.weedsHeld.mid ?? 0} strong />
         </Live>
       </div>
       <div className="grid gap-y-2">

@@ -1,22 +1,28 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { aims as aimList, findCrop } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { type Sample } from '../../core/choose/choose.ts';
-import { type AimStrands, rankSamples } from '../../core/choose/rank.ts';
+import { type Sample } from '../../core/choose/sample.ts';
+import { hang, type Ranked, rankSamples } from '../../core/choose/rank.ts';
+import { type AimStrands } from '../../core/aims/aims.ts';
 import { putCoverOnBlock } from '../../records/verbs/verbs.ts';
 import type { Bed } from '../../records/types.ts';
+import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { showDay } from '../../ui/dates.ts';
+import { SelectField } from '../../ui/fields.tsx';
 import { Strands } from '../../ui/parts.tsx';
 import { Alter } from './Alter.tsx';
+import { Answer } from './Answer.tsx';
 import { BlockTicks, bedsThatShare } from './Block.tsx';
-import { coverOf, onBed } from './draft.ts';
+import { coverOf, firstOf, onBed } from './draft.ts';
 import { FirstQuestions } from './FirstQuestions.tsx';
 import { GapFields } from './GapFields.tsx';
 import { Hanging } from './Hanging.tsx';
+import { aimsWords, plantingWords } from './offerWords.ts';
 import { NothingFits, RuledOut } from './RuledOut.tsx';
 import { SampleSide } from './SampleSide.tsx';
-import { useGapForm, YEARS } from './useGapForm.ts';
+import { useGapForm } from './useGapForm.ts';
 import { OWN_ID, ownFrom, useOwn } from './useOwn.ts';
 import { useSamples } from './useSamples.ts';
 
@@ -36,33 +42,45 @@ function Chooser({ bed }: { bed: Bed }) {
   const { garden, beds, plantings, covers, today, hands, run } = useGarden();
   const navigate = useNavigate();
   const form = useGapForm(bed);
-  const [aims, setAims] = useState<AimStrands[]>([
-    { id: 'feed', strands: 3 },
-    { id: 'hold', strands: 2 },
-  ]);
+  const { aims, setAims } = form;
   const [asking, setAsking] = useState(false);
   const [chosenId, setChosenId] = useState<string | null>(null);
   const [pinned, setPinned] = useState<ReadonlySet<string>>(new Set());
   const [all, setAll] = useState(false);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const { samples, progress, problem } = useSamples(asking ? null : form.question);
   const mine = useOwn(form.question);
+  // A phone shows the answer first; the gap and the aims unfold above it.
+  const wide = useWide();
+  const [unfolded, setUnfolded] = useState(false);
   const freeDay = dayOf(form.free);
   const plantDay = dayOf(form.plantOn);
 
-  const ranked = useMemo(() => rankSamples(samples, aims), [samples, aims]);
-  const fits = (s: Sample) =>
-    s.best !== undefined && s.best.odds.inTime >= HANGS_IN_TIME && s.stand.stand >= HANGS_STANDS;
-  const able = ranked.map((r) => r.sample).filter(fits);
-  const out = ranked.map((r) => r.sample).filter((s) => !fits(s));
-  const held = ranked.map((r) => r.sample).filter((s) => pinned.has(s.id));
-  const rest = able.filter((s) => !pinned.has(s.id));
+  const heads = useMemo(() => hang(rankSamples(samples, aims)), [samples, aims]);
+  const fits = ({ sample, late }: Ranked) =>
+    sample.stand.stand >= HANGS_STANDS &&
+    sample.best !== undefined &&
+    (late || sample.best.odds.inTime >= HANGS_IN_TIME);
+  const able = heads.filter(fits);
+  // Those like a head stand behind it, and come forward when they are asked for.
+  const shown = (all ? able : able.slice(0, SHOWN)).flatMap((h) => [
+    h,
+    ...(opened.has(h.sample.id) ? h.behind.filter(fits) : []),
+  ]);
+  const out = heads.flatMap((h) => [h, ...h.behind]).filter((r) => !fits(r));
+  const late = new Set(heads.filter((h) => h.late).map((h) => h.sample.id));
+  const held = heads
+    .flatMap((h) => [h, ...h.behind])
+    .map((r) => r.sample)
+    .filter((s) => pinned.has(s.id));
   const hung = [
     ...(mine.sample ? [mine.sample] : []),
     ...held,
-    ...(all ? rest : rest.slice(0, Math.max(1, SHOWN - held.length))),
+    ...shown.map((r) => r.sample).filter((s) => !pinned.has(s.id)),
   ];
   const chosen = hung.find((s) => s.id === chosenId) ?? hung[0] ?? null;
+  const like = chosen && heads.find((h) => h.sample.id === chosen.id)?.behind.filter(fits);
   const sharers = useMemo(
     () => (form.valid ? bedsThatShare(bed, beds, plantings, covers, freeDay, plantDay, dayOf(today)) : []),
     [form.valid, bed, beds, plantings, covers, freeDay, plantDay, today],
@@ -72,19 +90,19 @@ function Chooser({ bed }: { bed: Bed }) {
 
   async function put(sample: Sample) {
     const parts = [
+      ...firstOf(sample, draftOf(sample), hands.newId),
       onBed(draftOf(sample), bed, form.gap, form, today, hands.newId),
       ...sharers
         .filter((s) => ticked.has(s.bed.id))
-        .map((s) => onBed(draftOf(sample, s.bed), s.bed, s.gap, { ...form, before: '' }, today, hands.newId)),
+        .flatMap((s) => [
+          ...firstOf(sample, draftOf(sample, s.bed), hands.newId),
+          onBed(draftOf(sample, s.bed), s.bed, s.gap, { ...form, before: '' }, today, hands.newId),
+        ]),
     ];
     if (await run(putCoverOnBlock(hands, parts)))
-      void navigate(parts.length > 1 ? '/' : `/cover/${parts[0]!.cover.id}/seed`);
+      void navigate(ticked.size > 0 ? '/' : `/cover/${parts[0]!.cover.id}/seed`);
   }
-  const pin = (id: string) => {
-    const next = new Set(pinned);
-    if (!next.delete(id)) next.add(id);
-    setPinned(next);
-  };
+  const pin = (id: string) => setPinned(flip(pinned, id));
   const alter = (s: Sample) => {
     mine.setOwn(ownFrom(s));
     setChosenId(OWN_ID);
@@ -108,8 +126,26 @@ function Chooser({ bed }: { bed: Bed }) {
           <FirstQuestions form={form} setAims={setAims} done={() => setAsking(false)} />
         ) : (
           <>
-            <GapFields form={form} />
-            <AimStrip aims={aims} setAims={setAims} />
+            <details
+              className="mt-1"
+              open={wide || unfolded || !form.valid}
+              onToggle={(e) => setUnfolded(e.currentTarget.open)}
+            >
+              <summary className="cursor-pointer py-2 font-semibold sm:hidden">
+                Free {showDay(freeDay)}, {form.crop.name.toLowerCase()} {showDay(plantDay)}: change the gap or
+                the aims
+              </summary>
+              <GapFields form={form} />
+              {form.offer && (
+                <p className="text-bark mt-1 text-sm">
+                  {plantingWords(form.offer, form.crop.name, garden.units)}
+                </p>
+              )}
+              {form.offeredAims.length > 0 && (
+                <p className="text-bark mt-1 text-sm">{aimsWords(form.offeredAims, form.crop.name)}</p>
+              )}
+              <AimStrip aims={aims} setAims={setAims} />
+            </details>
           </>
         )}
         {!form.valid && !asking && (
@@ -124,17 +160,28 @@ function Chooser({ bed }: { bed: Bed }) {
         )}
         {progress && (
           <p role="status" className="text-bark mt-2">
-            Growing {YEARS} plausible years of each cover: {progress[0]} of {progress[1]} covers done.
+            On a few plausible years each, then what leads on {PLAUSIBLE_YEARS}: {progress[0]} of{' '}
+            {progress[1]} covers done.
           </p>
         )}
         {samples.length > 0 && !progress && able.length === 0 && (
-          <NothingFits samples={out} plantDay={plantDay} />
+          <NothingFits samples={out.map((r) => r.sample)} plantDay={plantDay} />
+        )}
+        {chosen && !asking && (
+          <Answer
+            sample={chosen}
+            plantDay={plantDay}
+            late={late.has(chosen.id)}
+            putLabel={`Put this on bed ${bed.name}`}
+            onPut={() => void put(chosen)}
+          />
         )}
         {hung.length > 0 && !asking && (
           <Hanging
             samples={hung}
             chosenId={chosen?.id ?? null}
             choose={setChosenId}
+            late={late}
             pinned={pinned}
             pin={pin}
             freeDay={freeDay}
@@ -144,13 +191,37 @@ function Chooser({ bed }: { bed: Bed }) {
             coverOf={draftOf}
           />
         )}
+        {samples.length > 0 && !asking && (
+          <div className="mt-3 max-w-xs">
+            <SelectField
+              label="Hang one by name"
+              value=""
+              options={[
+                ['', 'any cover of the catalogue'],
+                ...samples.map((s) => [s.id, s.name] as const).sort((a, b) => a[1].localeCompare(b[1])),
+              ]}
+              onChange={(id) => {
+                if (!id) return;
+                setPinned(new Set([...pinned, id]));
+                setChosenId(id);
+              }}
+            />
+          </div>
+        )}
         {able.length > SHOWN && !asking && (
           <button type="button" className="btn btn-sm mt-3" onClick={() => setAll(!all)}>
-            {all ? `Show the best ${SHOWN}` : `Show all ${able.length} that fit`}
+            {all
+              ? `Show the best ${SHOWN} kinds of answer`
+              : `Show all ${able.length} kinds of answer that fit`}
           </button>
         )}
         {out.length > 0 && !progress && !asking && (
-          <RuledOut samples={out} units={garden.units} plantDay={plantDay} open={able.length === 0} />
+          <RuledOut
+            samples={out.map((r) => r.sample)}
+            units={garden.units}
+            plantDay={plantDay}
+            open={able.length === 0}
+          />
         )}
       </div>
       {chosen && !asking && (
@@ -175,7 +246,17 @@ function Chooser({ bed }: { bed: Bed }) {
           methodsHere={form.question?.methods ?? []}
           putLabel={ticked.size > 0 ? `Put this on ${ticked.size + 1} beds` : `Put this on bed ${bed.name}`}
           plantDay={plantDay}
-          years={YEARS}
+          years={chosen.years}
+          late={late.has(chosen.id)}
+          like={
+            like && like.length > 0
+              ? {
+                  count: like.length,
+                  open: opened.has(chosen.id),
+                  toggle: () => setOpened(flip(opened, chosen.id)),
+                }
+              : undefined
+          }
           onPut={() => void put(chosen)}
           onAlter={chosen.id === OWN_ID ? undefined : () => alter(chosen)}
         >
@@ -184,6 +265,27 @@ function Chooser({ bed }: { bed: Bed }) {
       )}
     </main>
   );
+}
+
+const WIDE = '(min-width: 640px)';
+
+/** Whether the screen has room for the fields beside the answer. */
+function useWide(): boolean {
+  const query = useMemo(() => window.matchMedia(WIDE), []);
+  return useSyncExternalStore(
+    (changed) => {
+      query.addEventListener('change', changed);
+      return () => query.removeEventListener('change', changed);
+    },
+    () => query.matches,
+  );
+}
+
+/** A set with one member put in, or taken out where it was in. */
+function flip(set: ReadonlySet<string>, id: string): Set<string> {
+  const next = new Set(set);
+  if (!next.delete(id)) next.add(id);
+  return next;
 }
 
 function AimStrip({ aims, setAims }: { aims: AimStrands[]; setAims(aims: AimStrands[]): void }) {

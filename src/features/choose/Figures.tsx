@@ -1,8 +1,8 @@
 import { type ReactNode } from 'react';
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { showPerArea } from '../../core/units/show.ts';
 import type { Bed, Cover, Garden } from '../../records/types.ts';
-import { seedCost, seedNeeded, weightsOf } from '../../ring/asked.ts';
+import { seedCost, seedNeeded, weightsOf } from '../../questions/weights.ts';
 import { showDay } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { Odds } from '../../ui/parts.tsx';
@@ -23,8 +23,8 @@ export function Figures({ samples, chosenId, garden, bed, coverOf, years }: Prop
     ['Out of the way in time', (s) => <Odds odds={s.best?.odds.inTime ?? 0} />],
     ['Ends by', (s) => (s.best ? `${METHOD_SHORT[s.best.method]}, ${showDay(s.best.startDay)}` : 'no way')],
     ['Ground closed', (s) => showDay(s.stand.closed.mid)],
-    ['Nitrogen for it', (s) => showPerArea(s.best?.nitrogen_g_m2.mid ?? 0, garden.units)],
-    ['Weeds held', (s) => <Odds odds={s.stand.weedsHeld.mid} />],
+    ['Nitrogen for it, above bare ground', (s) => showPerArea(s.best?.nitrogen_g_m2.mid ?? 0, garden.units)],
+    ['Weeds held', (s) => <Odds odds={s.best?.weedsHeld.mid ?? 0} />],
     ['Residue at planting', (s) => showPerArea(s.best?.residue_g_m2.mid ?? 0, garden.units)],
     ['Work', (s) => minutes(((s.best?.minutesPer100m2 ?? 0) * bed.area_m2) / 100)],
     [

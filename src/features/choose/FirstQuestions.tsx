@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { crops } from '../../catalogue/catalogue.ts';
-import { type AimStrands } from '../../core/choose/rank.ts';
+import { type AimStrands } from '../../core/aims/aims.ts';
 import { DateField, SelectField } from '../../ui/fields.tsx';
 import { type GapForm } from './useGapForm.ts';
 

@@ -1,14 +1,17 @@
 import { Pin } from 'lucide-react';
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import type { Bed, Cover, Garden } from '../../records/types.ts';
+import { laterWords } from './changeWords.ts';
+import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { Figures } from './Figures.tsx';
 import { COLUMN, LEFT, Samples } from './Samples.tsx';
-import { YEARS } from './useGapForm.ts';
 
 interface Props {
   samples: Sample[];
   chosenId: string | null;
   choose(id: string): void;
+  /** Samples that are not ready on planting day and hang by a later one. */
+  late: ReadonlySet<string>;
   pinned: ReadonlySet<string>;
   pin(id: string): void;
   freeDay: number;
@@ -18,8 +21,10 @@ interface Props {
   coverOf(sample: Sample): Cover;
 }
 
+const FROM_WORDS = { mix: 'your mix', packet: 'your packet', shelf: 'on your shelf' } as const;
+
 /** Names, hanging samples and figures, column under column. */
-export function Hanging({ samples, chosenId, choose, pinned, pin, freeDay, plantDay, ...rest }: Props) {
+export function Hanging({ samples, chosenId, choose, late, pinned, pin, freeDay, plantDay, ...rest }: Props) {
   return (
     <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="Samples in the gap">
       <div style={{ width: LEFT + samples.length * COLUMN }}>
@@ -34,6 +39,10 @@ export function Hanging({ samples, chosenId, choose, pinned, pin, freeDay, plant
                 style={{ minHeight: 40 }}
               >
                 {s.name}
+                {s.from && <span className="text-bark block text-xs font-normal">{FROM_WORDS[s.from]}</span>}
+                {late.has(s.id) && (
+                  <span className="text-madder block text-xs font-semibold">{laterWords(s, plantDay)}</span>
+                )}
               </button>
               <button
                 type="button"
@@ -54,7 +63,7 @@ export function Hanging({ samples, chosenId, choose, pinned, pin, freeDay, plant
           freeDay={freeDay}
           plantDay={plantDay}
         />
-        <Figures samples={samples} chosenId={chosenId} years={YEARS} {...rest} />
+        <Figures samples={samples} chosenId={chosenId} years={PLAUSIBLE_YEARS} {...rest} />
       </div>
     </div>
   );

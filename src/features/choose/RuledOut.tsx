@@ -1,4 +1,4 @@
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type UnitChoice } from '../../core/units/show.ts';
 import { changeWords, waysOut } from './changeWords.ts';
 import { reasonWords } from './words.ts';

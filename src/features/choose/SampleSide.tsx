@@ -1,12 +1,14 @@
 import { Fragment, type ReactNode } from 'react';
 import { methods } from '../../catalogue/catalogue.ts';
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type MethodHere } from '../../core/termination/method.ts';
-import { type UnitChoice } from '../../core/units/show.ts';
+import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { showDay } from '../../ui/dates.ts';
 import { Odds } from '../../ui/parts.tsx';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
-import { changeWords } from './changeWords.ts';
+import { METHOD_SHORT } from '../../ui/methodWords.ts';
+import { weekWords } from '../../ui/weekWords.ts';
+import { changeWords, laterWords } from './changeWords.ts';
 import { reasonWords } from './words.ts';
 
 interface Props {
@@ -16,6 +18,10 @@ interface Props {
   putLabel: string;
   plantDay: number;
   years: number;
+  /** It hangs by a later planting day. */
+  late: boolean;
+  /** Samples of the same kind of answer that stand behind it. */
+  like?: { count: number; open: boolean; toggle(): void };
   onPut(): void;
   /** Absent for a sample that is being altered already. */
   onAlter?: () => void;
@@ -32,22 +38,39 @@ export function SampleSide({
   putLabel,
   plantDay,
   years,
+  late,
+  like,
   onPut,
   onAlter,
   alter,
   children,
 }: Props) {
-  const atHand = sample.endings.filter((e) => !here.find((m) => m.id === e.method)?.missing.length);
+  const atHand = sample.endings
+    .filter((e) => !here.find((m) => m.id === e.method)?.missing.length)
+    .sort((a, b) => b.odds.inTime - a.odds.inTime);
   const others = sample.endings.filter((e) => !atHand.includes(e));
   return (
     <aside className="border-linen xl:border-l xl:pl-6" aria-label="The chosen sample">
       <h2 className="font-display text-xl font-bold">{sample.name}</h2>
       <p className="text-bark">
-        Sow {showDay(sample.sowDay)}.{' '}
+        {sample.first &&
+          `${sample.first.name} from ${showDay(sample.first.sowDay)}, ended ${showDay(sample.first.best.startDay)} (${METHOD_SHORT[sample.first.best.method] ?? ''}). Then `}
+        {sample.first ? 'sow' : 'Sow'} {showDay(sample.sowDay)}.{' '}
         {sample.best
           ? `${methods.find((m) => m.id === sample.best!.method)?.name}, from ${showDay(sample.best.windowDays[0])} to ${showDay(sample.best.windowDays[1])}.`
           : ''}
       </p>
+      {late && (
+        <p className="text-madder font-semibold">
+          Not ready by {showDay(plantDay)}; {laterWords(sample, plantDay)}.
+        </p>
+      )}
+      {sample.usualRate_g_m2 !== undefined && (
+        <p className="mt-1">
+          Poured as it is at the rate on the bag, {showPerArea(sum(sample.seed_g_m2), units)}; Kilim would sow{' '}
+          {showPerArea(sample.usualRate_g_m2, units)} of these kinds.
+        </p>
+      )}
       {alter}
       <ul className="mt-3">
         {sample.reasons.map((r, i) => {
@@ -66,6 +89,14 @@ export function SampleSide({
           );
         })}
       </ul>
+      {sample.weeks.length > 0 && (
+        <div className="border-linen border-t py-2">
+          <h3 className="font-bold">Another week</h3>
+          {sample.weeks.map((w) => (
+            <p key={w.days}>{weekWords(w, units)}</p>
+          ))}
+        </div>
+      )}
       {sample.changes.length > 0 && (
         <div className="border-madder mt-2 border-l-4 pl-3">
           <h3 className="font-bold">What would have to change</h3>
@@ -86,6 +117,11 @@ export function SampleSide({
           </button>
         )}
       </div>
+      {like && (
+        <button type="button" className="btn btn-sm mt-2" onClick={like.toggle}>
+          {like.open ? 'Put those like it back' : `${like.count} more like this`}
+        </button>
+      )}
       {children}
       <h3 className="mt-4 font-bold">Every way to end it, in time</h3>
       <Ways endings={atHand} />
@@ -100,6 +136,8 @@ export function SampleSide({
     </aside>
   );
 }
+
+const sum = (xs: number[]): number => xs.reduce((a, b) => a + b, 0);
 
 /** Ways of ending with their odds; with `missing`, what keeps each from being used. */
 function Ways({ endings, missing }: { endings: EndingAnswer[]; missing?: MethodHere[] }) {

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { findSpecies, methods } from '../../catalogue/catalogue.ts';
 import { takeApart } from '../../core/termination/method.ts';
 import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
@@ -67,6 +67,29 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
               />
             )}
             <rect x={x} y={TOP} width={WIDTH} height={HEIGHT + 22} fill={`url(#${prefix}-warp)`} />
+            {s.first && (
+              <>
+                <Woven
+                  prefix={prefix}
+                  x={x}
+                  y={y(s.first.sowDay)}
+                  width={WIDTH}
+                  height={y(s.first.best.startDay) - y(s.first.sowDay)}
+                  bands={s.first.parts.map((p) => ({
+                    motif: findSpecies(p.speciesId)!.role,
+                    share: p.share,
+                  }))}
+                  coverAt={cover}
+                />
+                <rect
+                  x={x}
+                  y={y(s.first.best.startDay)}
+                  width={WIDTH}
+                  height={Math.max(0, y(s.sowDay) - y(s.first.best.startDay))}
+                  fill={`url(#${prefix}-residue)`}
+                />
+              </>
+            )}
             <Woven
               prefix={prefix}
               x={x}

@@ -1,14 +1,15 @@
 import { methods } from '../../catalogue/catalogue.ts';
-import { type Sample } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type Change } from '../../core/choose/change.ts';
 import { showDay } from '../../ui/dates.ts';
+import { METHOD_SHORT } from '../../ui/methodWords.ts';
 
 /** What would have to change, as a sentence with its odds. */
 export function changeWords(c: Change, sample: Sample, plantDay: number): string {
   const odds = `${Math.round(c.odds * 100)} years of 100`;
   switch (c.kind) {
     case 'plant-later':
-      return `Plant ${c.days} days later, about ${showDay(plantDay + c.days)}: ready in ${odds}.`;
+      return `Plant ${c.days} days later, about ${showDay(plantDay + c.days)}${c.method === sample.best?.method ? '' : `, and end it another way (${METHOD_SHORT[c.method] ?? c.method})`}: ready in ${odds}.`;
     case 'sow-earlier':
       return `Sow ${c.days} days earlier, about ${showDay(sample.sowDay - c.days)}, for instance under the crop: ready in ${odds}.`;
     case 'other-method': {
@@ -19,6 +20,14 @@ export function changeWords(c: Change, sample: Sample, plantDay: number): string
     case 'transplants':
       return `Set transplants instead of seed: ready in ${odds}.`;
   }
+}
+
+/** The later planting day by which a sample hangs, in short. */
+export function laterWords(sample: Sample, plantDay: number): string {
+  const later = sample.changes.find((c) => c.kind === 'plant-later');
+  return later
+    ? `with planting on ${showDay(plantDay + later.days)}: ${Math.round(later.odds * 100)} of 100`
+    : '';
 }
 
 /** The ways out that help most covers of a gap where nothing fits, one of each sort, surest and smallest first. */

@@ -1,8 +1,8 @@
 import { findCrop, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_SEED } from '../../core/seed/weight.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { type Sample } from '../../core/choose/choose.ts';
-import { type AimStrands } from '../../core/choose/rank.ts';
+import { type Sample } from '../../core/choose/sample.ts';
+import { type AimStrands } from '../../core/aims/aims.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { type BlockPart } from '../../records/verbs/verbs.ts';
@@ -48,6 +48,25 @@ export function coverOf(
     endedOn: null,
     note: '',
   };
+}
+
+/** The cover that stands first where two follow each other: its own record, ended for the second, on the bed without a crop between them. */
+export function firstOf(sample: Sample, second: Cover, newId: () => string): BlockPart[] {
+  const { first } = sample;
+  if (!first) return [];
+  const method = methods.find((m) => m.id === first.best.method);
+  const cover: Cover = {
+    ...second,
+    id: newId(),
+    parts: first.parts,
+    sowOn: isoOf(first.sowDay),
+    seed: first.parts.map((p) => ({ speciesId: p.speciesId, ...USUAL_SEED, used_g: null, lotId: null })),
+    method: method?.id ?? 'cut',
+    passes: method ? datedPasses(method.passes, first.best, sample.sowDay) : [],
+    nextPlantingId: null,
+    plantBackOn: second.sowOn,
+  };
+  return [{ cover, plantings: [] }];
 }
 
 /** The next crop, where it is not planned yet, and the one before, where the gardener only now says what it was. */

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import type { Cover, Planting } from '../../records/types.ts';
-import { firstOpenGap } from './gap.ts';
+import { firstOpenGap, gapFrom } from './gap.ts';
 
 const crop = (id: string, plantOn: string, clearOn: string) =>
   ({ id, bedId: 'b', cropId: 'leek', plantOn, plantedOn: null, clearOn, clearedOn: null }) as Planting;
@@ -32,6 +32,16 @@ test('the gap between two crops is found when it is long enough', () => {
     'b',
     undefined,
   ]);
+});
+test('when the day moves past a planned crop, that crop was there before and another or none follows', () => {
+  const crops = [crop('b', '2027-07-01', '2027-09-01'), crop('a', '2027-01-01', '2027-05-01')];
+  const round = (day: string) => {
+    const g = gapFrom(crops, dayOf(day));
+    return [g.before?.id, g.next?.id];
+  };
+  expect(round('2026-12-01')).toEqual([undefined, 'a']);
+  expect(round('2027-05-01')).toEqual(['a', 'b']);
+  expect(round('2027-07-01')).toEqual(['b', undefined]);
 });
 test('a gap that a cover has taken is passed over', () => {
   const crops = [crop('a', '2027-01-01', '2027-05-01'), crop('b', '2027-07-01', '2027-09-01')];

@@ -9,6 +9,16 @@ export interface OpenGap {
   next: Planting | undefined;
 }
 
+/** The gap that begins on this day: the crop that was there last, and the one that is planned to follow. */
+export function gapFrom(plantings: Planting[], freeDay: Day): OpenGap {
+  const crops = [...plantings].sort((a, b) => plantingDays(a).from - plantingDays(b).from);
+  return {
+    freeDay,
+    before: crops.filter((p) => plantingDays(p).from <= freeDay).at(-1),
+    next: crops.find((p) => plantingDays(p).from > freeDay),
+  };
+}
+
 export const LEAST_GAP_D = 28;
 export const LONGEST_GAP_D = 500;
 

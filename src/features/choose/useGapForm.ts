@@ -1,33 +1,28 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { allCovers, findCrop, findWay } from '../../catalogue/catalogue.ts';
+import { crops, findCrop } from '../../catalogue/catalogue.ts';
+import { type AimStrands } from '../../core/aims/aims.ts';
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
+import { type AimOffer, offerAims, offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
 import { type ChooseInput } from '../../core/choose/choose.ts';
 import type { Bed } from '../../records/types.ts';
-import { hazardsBySpecies, keepsSafe, methodsHere, nextCropOf } from '../../ring/asked.ts';
+import { bedNotes, gapQuestion } from '../../questions/gap.ts';
+import { nextCropOf } from '../../questions/methods.ts';
+import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { firstOpenGap, LEAST_GAP_D, LONGEST_GAP_D } from './gap.ts';
+import { firstOpenGap, gapFrom, LEAST_GAP_D, LONGEST_GAP_D } from './gap.ts';
 
-/** Plausible years behind every sample. */
-export const YEARS = 200;
-/** When nothing is planned to follow, planting is supposed about this long after. */
-const SUPPOSED_GAP_D = 220;
-
-/** Every kind and mix of the catalogue is tried in a gap, unless it cannot come by that way of sowing. */
-function candidatesFor(wayId: string): ChooseInput['candidates'] {
-  const all = allCovers();
-  // What has never stood here cannot come from its own seed; kinds that hardly shed are left out.
-  return wayId === 'self-sown'
-    ? all.filter((c) => c.members.every((m) => m.species.selfSeeding >= 0.4))
-    : all;
-}
+/** Crops offered to follow when nothing is planned, the first whose family has not been on the bed lately. */
+const OFFERED_NEXT = ['tomato', 'winter-squash', 'cabbage', 'leek', 'lettuce', 'beet'];
+/** Where this crop has no season here, a gap of this many days is begun with. */
+const NO_SEASON_GAP_D = 120;
 
 /** What the gardener says of a gap, begun from what is planned on the bed or from the address, and the question it makes. */
 export function useGapForm(bed: Bed) {
-  const { garden, plantings, covers, today } = useGarden();
+  const { garden, plantings, covers, recipes, lots, today } = useGarden();
   const [search] = useSearchParams();
   const mine = useMemo(() => plantings.filter((p) => p.bedId === bed.id), [plantings, bed.id]);
-  const gap = useMemo(() => {
+  const first = useMemo(() => {
     const from = search.get('from');
     const start = from && isIsoDate(from) ? dayOf(from) : dayOf(today);
     return firstOpenGap(
@@ -36,40 +31,76 @@ export function useGapForm(bed: Bed) {
       start,
     );
   }, [mine, covers, bed.id, today, search]);
-  const [before, setBefore] = useState(gap.before?.cropId ?? '');
-  const [free, setFree] = useState(isoOf(gap.freeDay));
-  const [nextId, setNextId] = useState(gap.next?.cropId ?? 'tomato');
-  const [nextWay, setNextWay] = useState<'transplant' | 'seed'>(gap.next?.way ?? 'transplant');
-  const [plantOn, setPlantOn] = useState(gap.next?.plantOn ?? isoOf(gap.freeDay + SUPPOSED_GAP_D));
-  const [wayId, setWayId] = useState('raked');
+  const [free, setFree] = useState(isoOf(first.freeDay));
+  const freeDay = isIsoDate(free) ? dayOf(free) : first.freeDay;
+  // What the gardener has said stays said; the rest follows from what is planned round the day on which the ground is free.
+  const gap = useMemo(() => gapFrom(mine, freeDay), [mine, freeDay]);
+  const [saidBefore, setBefore] = useState<string>();
+  const before = saidBefore ?? gap.before?.cropId ?? '';
+  const notes = useMemo(
+    () => bedNotes({ bed, plantings, covers }, freeDay, before),
+    [bed, plantings, covers, freeDay, before],
+  );
+  const [saidNext, setNextId] = useState<string>();
+  const nextId = saidNext ?? gap.next?.cropId ?? offeredNext(notes.families.map((f) => f.family));
+  const [saidWay, setNextWay] = useState<'transplant' | 'seed'>();
+  const nextWay = saidWay ?? gap.next?.way ?? 'transplant';
   const crop = findCrop(nextId)!;
   const way = crop.ways.includes(nextWay) ? nextWay : crop.ways[0]!;
+  const [saidPlantOn, setPlantOn] = useState<string>();
+  const offer: PlantingOffer | undefined = useMemo(
+    () => offerPlanting(garden.site, crop, way, freeDay),
+    [garden.site, crop, way, freeDay],
+  );
+  // Where nothing is planned, the crop, the frosts and the warmth of this garden say when.
+  const plannedOn = saidPlantOn ?? gap.next?.plantOn;
+  const plantOn = plannedOn ?? isoOf(offer?.day ?? freeDay + NO_SEASON_GAP_D);
+  const [wayId, setWayId] = useState('raked');
   const length = dayOf(plantOn) - dayOf(free);
   const valid = isIsoDate(free) && isIsoDate(plantOn) && length >= LEAST_GAP_D && length <= LONGEST_GAP_D;
+  const offeredAims: AimOffer[] = useMemo(
+    () =>
+      valid ? offerAims(garden.site, nextCropOf(nextId, way), bed.soil, notes, freeDay, dayOf(plantOn)) : [],
+    [valid, garden.site, nextId, way, bed.soil, notes, freeDay, plantOn],
+  );
+  const [saidAims, setAims] = useState<AimStrands[] | null>(null);
+  const aims = useMemo(
+    () => saidAims ?? offeredAims.map(({ id, strands }) => ({ id, strands })),
+    [saidAims, offeredAims],
+  );
   const question = useMemo<ChooseInput | null>(
     () =>
       valid
-        ? {
-            site: garden.site,
-            soil: bed.soil,
-            way: findWay(wayId)!,
-            watered: garden.kit.includes('hose'),
-            gap: { freeDay: dayOf(free), plantDay: dayOf(plantOn), next: nextCropOf(nextId, way) },
-            candidates: candidatesFor(wayId),
-            methods: methodsHere(garden, bed),
-            bed: {
-              familiesBefore: [...new Set([before, ...mine.map((p) => p.cropId)])].map(
-                (c) => findCrop(c)?.family ?? '',
-              ),
-              troubles: bed.troubles,
-              shade: bed.shade,
+        ? gapQuestion(
+            { garden, bed, plantings, covers, recipes, lots },
+            {
+              wayId,
+              freeDay,
+              plantDay: dayOf(plantOn),
+              nextId,
+              nextWay: way,
+              before,
+              aims,
+              years: PLAUSIBLE_YEARS,
             },
-            keepsSafe: keepsSafe(garden),
-            hazards: hazardsBySpecies(),
-            years: YEARS,
-          }
+          )
         : null,
-    [valid, garden, bed, wayId, free, plantOn, nextId, way, before, mine],
+    [
+      valid,
+      garden,
+      bed,
+      plantings,
+      covers,
+      recipes,
+      lots,
+      wayId,
+      freeDay,
+      plantOn,
+      nextId,
+      way,
+      before,
+      aims,
+    ],
   );
   return {
     gap,
@@ -83,12 +114,21 @@ export function useGapForm(bed: Bed) {
     setNextWay,
     plantOn,
     setPlantOn,
+    /** The offered day, while none is planned or said. */
+    offer: plannedOn === undefined ? offer : undefined,
     wayId,
     setWayId,
     crop,
+    aims,
+    setAims,
+    offeredAims: saidAims === null ? offeredAims : [],
     valid,
     question,
   };
 }
+
+/** A crop that no family of the last years speaks against. */
+const offeredNext = (families: string[]): string =>
+  OFFERED_NEXT.find((id) => !families.includes(crops.find((c) => c.id === id)!.family)) ?? OFFERED_NEXT[0]!;
 
 export type GapForm = ReturnType<typeof useGapForm>;

@@ -1,5 +1,6 @@
-import { useEffect, useMemo, useState } from 'react';
-import { type ChooseInput, type Sample } from '../../core/choose/choose.ts';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { type ChooseInput } from '../../core/choose/choose.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { askChoose } from '../../workers/core/client.ts';
 
@@ -16,29 +17,38 @@ const NOTHING: Hanging = { samples: [], progress: null, problem: '' };
  */
 const REPAINT_MS = [300, 600, 1200];
 
-/** Asks the core for a gap's samples, shows them as they come, and calls the old question off when a new one is asked. */
+/**
+ * Asks the core for a gap's samples, shows them as they come, and calls the old question off when a new one is asked. While only the aims have
+ * changed, what hangs stays up and is ordered anew at once; the new answers replace it one by one.
+ */
 export function useSamples(question: ChooseInput | null): Hanging {
   const [hanging, setHanging] = useState<Hanging>(NOTHING);
+  const kept = useRef<{ gap: string; found: Map<string, Sample> }>({ gap: '', found: new Map() });
   // Compared by value: a new object with the same content asks nothing new.
   const key = useMemo(() => (question ? JSON.stringify(question) : ''), [question]);
   useEffect(() => {
     if (!key) return setHanging(NOTHING);
     const input = JSON.parse(key) as ChooseInput;
-    const found: Sample[] = [];
+    const gap = JSON.stringify({ ...input, aims: [] });
+    if (kept.current.gap !== gap) kept.current = { gap, found: new Map() };
+    const { found } = kept.current;
     let painted = 0;
     let times = 0;
-    setHanging({ samples: [], progress: [0, input.candidates.length], problem: '' });
+    setHanging({ samples: [...found.values()], progress: [0, input.candidates.length], problem: '' });
     const job = askChoose(input, (sample, done, total) => {
-      found.push(sample);
+      // What is settled for other aims is better than a first guess for these.
+      if ((found.get(sample.id)?.years ?? 0) <= sample.years) found.set(sample.id, sample);
       const wait = times === 0 ? 0 : REPAINT_MS[Math.min(times, REPAINT_MS.length) - 1]!;
       if (Date.now() - painted < wait) return;
       painted = Date.now();
       times++;
-      setHanging({ samples: [...found], progress: [done, total], problem: '' });
+      setHanging({ samples: [...found.values()], progress: [done, total], problem: '' });
     });
     void job.answer.then((r) => {
-      if (r.ok) setHanging({ samples: r.value, progress: null, problem: '' });
-      else if (r.failure.code !== 'cancelled') setHanging({ ...NOTHING, problem: failureWords(r.failure) });
+      if (r.ok) {
+        for (const sample of r.value) found.set(sample.id, sample);
+        setHanging({ samples: r.value, progress: null, problem: '' });
+      } else if (r.failure.code !== 'cancelled') setHanging({ ...NOTHING, problem: failureWords(r.failure) });
     });
     return () => job.cancel();
   }, [key]);

@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { allCovers, climates, crops, findWay, methods, species } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { type ChooseInput, chooseSamples, type Sample } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/choose.ts';
+import { chooseAll } from '../../core/choose/rounds.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
 import { IMPERIAL, METRIC } from '../../core/units/show.ts';
 import { changeWords, waysOut } from './changeWords.ts';
@@ -63,8 +65,13 @@ function samplesOf(c: Case): Sample[] {
       minutesPer100m2: 60,
       missing: !c.tools || c.tools.includes(m.id) ? [] : ['a tool'],
     })),
+    aims: [
+      { id: 'feed', strands: 2 },
+      { id: 'smother', strands: 1 },
+    ],
     bed: {
-      familiesBefore: ['Brassicaceae'],
+      families: [{ family: 'Brassicaceae', yearsAgo: 1 }],
+      surface: c.troubled ? 'sod' : 'clean',
       troubles: c.troubled ? ['clubroot', 'slugs', 'root-knot'] : [],
       shade: c.troubled ? 'part' : 'open',
     },
@@ -72,7 +79,7 @@ function samplesOf(c: Case): Sample[] {
     hazards: Object.fromEntries(species.map((s) => [s.id, s.hazards])),
     years: 10,
   };
-  return [...chooseSamples(input)];
+  return chooseAll(input);
 }
 
 const HOLES = /undefined|NaN|Infinity|Invalid|\[object/;

@@ -1,9 +1,23 @@
 import { type Reason } from '../../core/choose/reasons.ts';
-import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
+import { showPerArea, showRain, showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { showDay } from '../../ui/dates.ts';
 import { type Trouble } from '../../core/choose/troubles.ts';
 import { TROUBLE_WORDS } from '../../ui/troubleWords.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
+import { readyWords } from '../../ui/readyWords.ts';
+
+const GROUP_WORDS: Record<string, string> = {
+  roots: 'crops grown for their roots',
+  alliums: 'onions and their kin',
+  legumes: 'beans and peas',
+  transplants: 'transplants',
+  brassicas: 'cabbages and their kin',
+  cucurbits: 'squash and cucumbers',
+  solanaceae: 'tomatoes, peppers and potatoes',
+  'heavy-feeders': 'hungry crops',
+};
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** A reason as a bold start and a sentence, both made from its numbers. */
 export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest: string } {
@@ -12,6 +26,7 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
   const of100 = (x: number) => `${Math.round(x * 100)} years of 100`;
   const way = METHOD_SHORT[s('method')] ?? s('method');
   const gone = (share: number) => `${Math.round(share * 100)} %`;
+  const degrees = (c: number) => showTemperature(c, units);
   switch (r.code) {
     case 'feeds':
       return {
@@ -26,7 +41,7 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
     case 'in-time':
       return {
         lead: `Over in time (${way}).`,
-        rest: `Begun ${showDay(n('start'))}${n('lies') > 5 ? `, ${Math.round(n('lies'))} days until it is dead` : ''}; out of the way by ${showDay(n('plantDay'))} in ${of100(n('odds'))}.`,
+        rest: `Begun ${showDay(n('start'))}${n('lies') > 5 ? `, ${Math.round(n('lies'))} days until it is dead` : ''}; ${lower(readyWords({ odds: { inTime: n('odds'), warm: n('warm'), dead: 1, noSeed: 1 } }, n('plantDay')))}`,
       };
     case 'frost-ends-it':
       return {
@@ -36,7 +51,7 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
     case 'holds-weeds':
       return {
         lead: 'Holds weeds down.',
-        rest: `${gone(n('share'))} of the warmth that weeds would use never reaches them.`,
+        rest: `On planting day ${gone(n('share'))} fewer weeds, by weight, than had the bed been left bare.`,
       };
     case 'flowers':
       return {
@@ -84,12 +99,79 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
     case 'family-before':
       return {
         lead: 'Same family as before.',
-        rest: `${s('species')} is ${s('family')}, like a crop this bed bore lately.`,
+        rest: `${s('species')} is ${s('family')}, like what this bed bore ${n('years') < 1 ? 'this year' : `${n('years')} ${n('years') === 1 ? 'year' : 'years'} ago`}.`,
       };
-    case 'small-seed-waits':
+    case 'poor-before':
+      return s('group') === 'small-seeded'
+        ? {
+            lead: 'Small seed must wait.',
+            rest: `${s('species')} residue holds small seed back for about ${n('days')} warm days; transplants mind it little.`,
+          }
+        : {
+            lead: `Not the best before ${s('crop').toLowerCase()}.`,
+            rest: `${s('species')} is usually kept away from ${GROUP_WORDS[s('group')] ?? s('group')}.`,
+          };
+    case 'good-before':
       return {
-        lead: 'Small seed must wait.',
-        rest: `${s('species')} residue holds small seed back for about ${n('days')} warm days; transplants mind it little.`,
+        lead: `Good before ${s('crop').toLowerCase()}.`,
+        rest: `${s('species')} is usually welcome ahead of ${GROUP_WORDS[s('group')] ?? s('group')}.`,
+      };
+    case 'own-seed':
+      return {
+        lead: 'Your own.',
+        rest: { shelf: 'The seed is on your shelf.', packet: 'A packet you have.', mix: 'A mix you keep.' }[
+          s('from') as 'shelf' | 'packet' | 'mix'
+        ],
+      };
+    case 'too-warm':
+      return {
+        lead: 'Too warm for it.',
+        rest: `${s('species')} is at home in first weeks of up to ${degrees(n('to_c'))} on average; here they are ${degrees(n('mean_c'))}. Heat makes it slow, sick or thin.`,
+      };
+    case 'too-cool':
+      return {
+        lead: 'Too cool for it.',
+        rest: `${s('species')} wants first weeks of at least ${degrees(n('from_c'))} on average; here they are ${degrees(n('mean_c'))}.`,
+      };
+    case 'never-chilled':
+      return {
+        lead: 'Sown out of its season.',
+        rest: `${s('species')} waits for a winter, about ${Math.round(n('need'))} chilly days, and meets ${Math.round(n('days'))} before it is ended: it stays leafy and thin.`,
+      };
+    case 'thinned':
+      return {
+        lead: 'Does not come through.',
+        rest: `Of the ${s('species').toLowerCase()} ${gone(n('share'))} of the plants live when the work is due.`,
+      };
+    case 'residue-in-the-way':
+      return {
+        lead: 'Residue in the way.',
+        rest: `${showPerArea(n('residue'), units)} still lies there when ${s('crop').toLowerCase()} is sown; rake it aside first.`,
+      };
+    case 'thirsty':
+      return {
+        lead: 'Drinks from what follows.',
+        rest: `${s('crop')} finds about ${showRain(n('mm'), units)} less water in the ground than after bare soil.`,
+      };
+    case 'sod':
+      return {
+        lead: 'Living sod.',
+        rest: 'Seed raked into sod mostly hangs in the thatch: turn it, or lay a sheet first.',
+      };
+    case 'wants-light-ground':
+      return {
+        lead: 'Wants light, sour ground.',
+        rest: `${s('species')} stays yellow where the soil is heavy or limy. Try a square metre first.`,
+      };
+    case 'little-known':
+      return {
+        lead: 'Little known.',
+        rest: `Figures for ${s('species').toLowerCase()} are thin; hold it below what is proven when they come close.`,
+      };
+    case 'leaves-the-bed':
+      return {
+        lead: 'Takes from the bed.',
+        rest: `${showPerArea(n('dm'), units)} of dry matter and ${showPerArea(n('nitrogen'), units)} of nitrogen leave it; bring them back as compost.`,
       };
     case 'hazard':
       return { lead: `Caution: ${s('species').toLowerCase()}.`, rest: s('text') };

@@ -3,7 +3,7 @@ import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type ForecastInput } from '../../core/plan/forecast.ts';
 import { movePlanting, saveCover } from '../../records/verbs/verbs.ts';
 import type { Bed } from '../../records/types.ts';
-import { forecastInput } from '../../ring/asked.ts';
+import { forecastInput } from '../../questions/cover.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useLive } from '../../ring/useLive.ts';
 import { showDay } from '../../ui/dates.ts';

@@ -1,3 +1,4 @@
+import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { coverName, methods } from '../../catalogue/catalogue.ts';
@@ -8,8 +9,6 @@ import { useGarden } from '../../ring/garden.tsx';
 import { useForecasts } from '../../ring/useForecast.ts';
 import { showDay } from '../../ui/dates.ts';
 
-/** Years behind a warning: enough that one in a hundred does not flicker. */
-const RISK_YEARS = 100;
 /** Odds under which a plan is worth a warning, and by how much another way must be better to be named. */
 const WORRYING = 0.8;
 const BETTER_BY = 0.1;
@@ -26,7 +25,7 @@ interface Risk {
 export function Risks() {
   const { beds, covers } = useGarden();
   const living = useMemo(() => covers.filter((c) => c.verdict !== 'dead'), [covers]);
-  const forecasts = useForecasts(living, RISK_YEARS);
+  const forecasts = useForecasts(living, PLAUSIBLE_YEARS);
   const risks = living
     .flatMap((cover) => {
       const forecast = forecasts.get(cover.id);

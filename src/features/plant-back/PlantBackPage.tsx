@@ -1,15 +1,16 @@
 import { useState } from 'react';
 import { useParams, Link } from 'react-router';
-import { coverName, findCrop } from '../../catalogue/catalogue.ts';
+import { coverName, findCrop, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { waitDays20 } from '../../core/residue/wait.ts';
+import { takeApart } from '../../core/termination/method.ts';
 import { showPerArea, showTemperature } from '../../core/units/show.ts';
-import { nextCropOf } from '../../ring/asked.ts';
+import { nextCropOf } from '../../questions/methods.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { savePlanting } from '../../records/verbs/verbs.ts';
-import { membersOf } from '../../catalogue/catalogue.ts';
 import { showDay, showIsoYear, showSpan } from '../../ui/dates.ts';
 import { DateField } from '../../ui/fields.tsx';
+import { readyWords } from '../../ui/readyWords.ts';
 import { Answer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 
@@ -25,14 +26,8 @@ export default function PlantBackPage() {
   const crop = findCrop(next.cropId)!;
   const answer =
     forecast?.settled ?? forecast?.endings.find((e) => e.method === cover.method) ?? forecast?.best;
-  const handling =
-    cover.method === 'sheet'
-      ? 'sheet'
-      : cover.method === 'dig'
-        ? 'buried'
-        : cover.method === 'winterkill'
-          ? 'winterkilled'
-          : 'surface';
+  const method = methods.find((m) => m.id === cover.method);
+  const handling = method ? takeApart(method).handling : 'surface';
   const small = Math.max(...membersOf(cover.parts).map((m) => m.species.smallSeedWait_d * m.share));
   const wait = answer
     ? waitDays20(handling, answer.carbonToNitrogen, nextCropOf(next.cropId, next.way), small)
@@ -54,7 +49,7 @@ export default function PlantBackPage() {
       >
         {answer &&
           !next.plantedOn &&
-          `${showSpan(answer.plantable.low, answer.plantable.high)} in 8 years of 10. You plan ${showIsoYear(next.plantOn)}.`}
+          `${showSpan(answer.plantable.low, answer.plantable.high)} in 8 years of 10. ${readyWords(answer, dayOf(next.plantOn))}`}
       </Answer>
       {answer && (
         <ul className="max-w-2xl">

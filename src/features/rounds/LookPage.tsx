@@ -3,6 +3,8 @@ import { useParams } from 'react-router';
 import { coverName, findSpecies } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { showLength } from '../../core/units/show.ts';
+import { plantBackDay } from '../../questions/cover.ts';
+import { readyWords } from '../../ui/readyWords.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { removeLook } from '../../records/verbs/verbs.ts';
 import { showIsoYear, showSpan } from '../../ui/dates.ts';
@@ -15,7 +17,7 @@ const GrowthChart = lazy(() => import('./GrowthChart.tsx'));
 
 /** Take a look: enter little, see the forecast move. */
 export default function LookPage() {
-  const { cover, bed, garden, looks, today, hands, run } = useCover(useParams().coverId);
+  const { cover, bed, garden, looks, plantings, today, hands, run } = useCover(useParams().coverId);
   const { forecast } = useForecast(cover);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const mine = looks.filter((l) => l.coverId === cover.id).sort((a, b) => b.on.localeCompare(a.on));
@@ -39,9 +41,8 @@ export default function LookPage() {
             >
               {best && lead && (
                 <>
-                  By {METHOD_SHORT[best.method]}; out of the way in time in{' '}
-                  {Math.round(best.odds.inTime * 100)} years of 100. {findSpecies(lead.speciesId)!.name}{' '}
-                  flowers {showSpan(lead.flower.low, lead.flower.high)}.{' '}
+                  By {METHOD_SHORT[best.method]}. {readyWords(best, plantBackDay(cover, plantings))}{' '}
+                  {findSpecies(lead.speciesId)!.name} flowers {showSpan(lead.flower.low, lead.flower.high)}.{' '}
                   {mine.length > 0 &&
                     `${Math.round(forecast!.effectiveYears)} of ${forecast!.years} plausible years still look like what you saw.`}
                 </>

@@ -1,7 +1,7 @@
 import { coverName } from '../../catalogue/catalogue.ts';
 import { cheapestPacks } from '../../core/seed/packs.ts';
 import { showMass } from '../../core/units/show.ts';
-import { seedCost } from '../../ring/asked.ts';
+import { seedCost } from '../../questions/weights.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import type { Recipe } from '../../records/types.ts';
 import { type PlannedSowing } from './needs.ts';

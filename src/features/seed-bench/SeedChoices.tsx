@@ -7,7 +7,7 @@ import { parseLength_m } from '../../core/units/length.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
 import { showArea, showLength } from '../../core/units/show.ts';
 import { saveRecipe } from '../../records/verbs/seed.ts';
-import { weightsOf } from '../../ring/asked.ts';
+import { weightsOf } from '../../questions/weights.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';

@@ -2,7 +2,7 @@ import { useParams, Link } from 'react-router';
 import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
 import { portions, type SeedLot, throwGroups } from '../../core/seed/weight.ts';
 import { G_PER_LB, showArea, showCount, showMass, showPerArea } from '../../core/units/show.ts';
-import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../ring/asked.ts';
+import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../questions/weights.ts';
 import { useCover } from '../../ring/useForecast.ts';
 import { saveCover, saveGarden } from '../../records/verbs/verbs.ts';
 import { Answer, Field, Page } from '../../ui/parts.tsx';

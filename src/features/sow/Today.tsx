@@ -37,6 +37,8 @@ function headline(v: SowVerdict, units: UnitChoice): string {
       return `Wait until ${showDay(v.until)}, ${WAIT[v.why]}`;
     case 'hold':
       return 'Hold the seed';
+    case 'rake-in':
+      return 'Rake it in';
     case 'too-late':
       return 'Too late for this cover';
   }
@@ -114,13 +116,7 @@ export function Today({
         {answer.opensOn ? (
           <Fact name="Works again from" value={showDay(answer.opensOn)} note="a stand in six years of ten" />
         ) : (
-          <Fact
-            name="Last day that works"
-            value={answer.worksUntil ? showDay(answer.worksUntil) : 'past'}
-            note={
-              answer.goodUntil ? `well until ${showDay(answer.goodUntil)}` : 'a stand in six years of ten'
-            }
-          />
+          <Fact name="Works until" value={until(answer)} note={windowNote(answer)} />
         )}
       </dl>
       {forecast ? (
@@ -193,9 +189,21 @@ function reason(a: SowToday, wet: string, t: (c: number) => string, units: UnitC
                 : `A frost kills the seedlings in ${Math.round(a.frostOdds * 100)} years of 100 when they are up this early.`;
     case 'hold':
       return HOLD[v.why];
+    case 'rake-in':
+      return `Left on top, ${stand}; raked in, ${Math.round(v.odds * 100)} do. Change the way of sowing, or cover the seed with a finger of soil.`;
     case 'too-late':
       return `Sown today it makes a stand in ${Math.round(a.stand * 100)} years of 100, and no better day is left before planting.`;
   }
+}
+
+const until = (a: SowToday): string =>
+  a.worksUntil === undefined ? 'past' : a.asLongAs ? 'the gap ends it' : showDay(a.worksUntil);
+
+/** Best, works and last days of a sowing window, in one line. */
+function windowNote(a: SowToday): string {
+  if (a.asLongAs) return `any day that leaves it six weeks, to ${showDay(a.worksUntil!)}`;
+  const best = a.goodUntil ? `best to ${showDay(a.goodUntil)}` : 'the best days are past';
+  return a.lastUntil ? `${best}; too late after ${showDay(a.lastUntil)}` : best;
 }
 
 function Fact({ name, value, note }: { name: string; value: string; note: string }) {

@@ -8,7 +8,7 @@ import {
 } from '../../core/watering/watering.ts';
 import { L_PER_GAL, MM_PER_IN, showFlow, showRain, showVolume } from '../../core/units/show.ts';
 import { saveGarden } from '../../records/verbs/verbs.ts';
-import { sownArea_m2 } from '../../ring/asked.ts';
+import { sownArea_m2 } from '../../questions/weights.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
 import type { Bed, Cover, Garden } from '../../records/types.ts';

@@ -1,13 +1,18 @@
 import { Link, useParams } from 'react-router';
 import { cautions, coverName, methods } from '../../catalogue/catalogue.ts';
+import { USUAL_AIMS } from '../../core/aims/aims.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
-import { methodsHere, plantBackDay } from '../../ring/asked.ts';
+import { plantBackDay } from '../../questions/cover.ts';
+import { methodsHere } from '../../questions/methods.ts';
+import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { saveCover } from '../../records/verbs/verbs.ts';
+import { readyWords } from '../../ui/readyWords.ts';
 import { showDay, showIso, showIsoYear } from '../../ui/dates.ts';
 import { Answer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
+import { weekWords } from '../../ui/weekWords.ts';
 import { Ways } from './Ways.tsx';
 import { WorkPlan } from './WorkPlan.tsx';
 
@@ -49,11 +54,17 @@ export default function TerminatePage() {
                 : 'Choose a way below'
           }
         >
-          {shown &&
-            `Out of the way by ${showDay(plantDay)} in ${Math.round(shown.odds.inTime * 100)} years of 100.`}
+          {shown && readyWords(shown, plantDay)}
           {cover.method === 'sheet' &&
             ' Under a sheet it is heat that counts, not weeks: the fixed times growers quote are one curve at different temperatures.'}
         </Answer>
+        {!begun && forecast?.settled && shown === forecast.settled && forecast.weeks.length > 0 && (
+          <section className="mt-3 mb-5 max-w-2xl" aria-label="Another week">
+            {forecast.weeks.map((w) => (
+              <p key={w.days}>{weekWords(w, garden.units)}</p>
+            ))}
+          </section>
+        )}
         {cover.passes.length > 0 && (
           <WorkPlan
             cover={cover}
@@ -77,12 +88,13 @@ export default function TerminatePage() {
             <h2 className="font-display text-xl font-bold">
               Ways to end it, for planting on {showDay(plantDay)}
             </h2>
-            {!forecast && <p role="status">Growing 120 plausible years…</p>}
+            {!forecast && <p role="status">Growing {PLAUSIBLE_YEARS} plausible years…</p>}
             {forecast && (
               <Ways
                 endings={forecast.endings}
                 here={here}
                 chosen={cover.method}
+                aims={cover.aims.length > 0 ? cover.aims : USUAL_AIMS}
                 plantDay={plantDay}
                 area_m2={bed.area_m2}
                 units={garden.units}

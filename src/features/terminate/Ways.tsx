@@ -1,4 +1,6 @@
 import { methods } from '../../catalogue/catalogue.ts';
+import { type AimStrands } from '../../core/aims/aims.ts';
+import { worthOfEnding } from '../../core/plan/endings.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { type MethodHere, takeApart } from '../../core/termination/method.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
@@ -10,16 +12,17 @@ interface Props {
   endings: EndingAnswer[];
   here: MethodHere[];
   chosen: string;
+  aims: AimStrands[];
   plantDay: number;
   area_m2: number;
   units: UnitChoice;
   choose(e: EndingAnswer): void;
 }
 
-/** Ways to end this cover, surest first; those that cannot be done here are folded away with what is in their way. */
-export function Ways({ endings, here, ...rest }: Props) {
+/** Ways to end this cover, those that serve its aims best first; those that cannot be done here are folded away with what is in their way. */
+export function Ways({ endings, here, aims, ...rest }: Props) {
   const missing = (e: EndingAnswer) => here.find((h) => h.id === e.method)?.missing ?? [];
-  const sorted = [...endings].sort((a, b) => b.odds.inTime - a.odds.inTime);
+  const sorted = [...endings].sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims));
   const usable = sorted.filter((e) => missing(e).length === 0);
   const others = sorted.filter((e) => missing(e).length > 0);
   return (
@@ -53,7 +56,7 @@ function Way({
   area_m2,
   units,
   choose,
-}: Omit<Props, 'endings' | 'here'> & { e: EndingAnswer; missing: string[] }) {
+}: Omit<Props, 'endings' | 'here' | 'aims'> & { e: EndingAnswer; missing: string[] }) {
   const m = methods.find((x) => x.id === e.method)!;
   const waits = takeApart(m).waits !== null;
   const no = whyNot(e, plantDay, missing);

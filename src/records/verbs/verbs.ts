@@ -149,7 +149,8 @@ export async function putCoverOnBlock(hands: Hands, parts: BlockPart[]): Done {
     wishes.push(...wished.value);
   }
   const { cover } = parts[0]!;
-  const label = `${coverName(cover.parts).toLowerCase()} on ${parts.length} beds`;
+  const beds = new Set(parts.map((p) => p.cover.bedId)).size;
+  const label = `${coverName(cover.parts).toLowerCase()} on ${beds} ${beds === 1 ? 'bed' : 'beds'}`;
   return write(hands.db, meta(hands, cover.gardenId, 'put-cover', label), wishes);
 }
 

@@ -1,11 +1,7 @@
 import { climates } from '../../catalogue/catalogue.ts';
-import {
-  type ChooseInput,
-  chooseSamples,
-  gapEnsemble,
-  type Sample,
-  sampleFor,
-} from '../../core/choose/choose.ts';
+import { type ChooseInput, gapEnsemble, sampleFor } from '../../core/choose/choose.ts';
+import { roughSamples, settleSamples } from '../../core/choose/rounds.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type CourseRoom } from '../../core/plan/grown.ts';
 import { type Ensemble } from '../../core/stand/ensemble.ts';
 import { forecastCover } from '../../core/plan/forecast.ts';
@@ -39,18 +35,25 @@ export async function answer(
   pause: () => Promise<void>,
 ): Promise<void> {
   const { id } = ask;
+  async function inParts(parts: Generator<Sample, unknown>, total: number): Promise<void> {
+    const found = new Map<string, Sample>();
+    for (const sample of parts) {
+      found.set(sample.id, sample);
+      post({ type: 'part', id, done: found.size, total, part: sample });
+      await pause();
+      if (cancelled()) return post({ type: 'cancelled', id });
+    }
+    post({ type: 'answer', id, answer: [...found.values()] });
+  }
   try {
     switch (ask.kind) {
       case 'choose': {
-        const samples: Sample[] = [];
         const total = ask.input.candidates.length;
-        for (const sample of chooseSamples(ask.input, weatherOf(ask.input), room)) {
-          samples.push(sample);
-          post({ type: 'part', id, done: samples.length, total, part: sample });
-          await pause();
-          if (cancelled()) return post({ type: 'cancelled', id });
-        }
-        return post({ type: 'answer', id, answer: samples });
+        return await inParts(roughSamples(ask.input, weatherOf(ask.input), room), total);
+      }
+      case 'settle': {
+        const { asked, hints } = ask.input;
+        return await inParts(settleSamples(asked, hints, weatherOf(asked), room), hints.length);
       }
       case 'sample':
         return post({

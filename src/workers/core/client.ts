@@ -1,4 +1,5 @@
-import { type Sample } from '../../core/choose/choose.ts';
+import { worthSettling } from '../../core/choose/rounds.ts';
+import { hintOf, type Sample } from '../../core/choose/sample.ts';
 import { type Failure, type Result, fail, ok } from '../../core/result/result.ts';
 import { type FromWorker, type Kind, type Questions, type ToWorker } from './protocol.ts';
 
@@ -22,6 +23,14 @@ class Bench {
     if (waits) this.waiting.set(message.id, waits);
     this.worker ??= this.start();
     this.worker.postMessage(message);
+  }
+
+  /** Parts that are under way already are not heard any more; the answer, that it was called off, still is. */
+  callOff(id: number): void {
+    const waits = this.waiting.get(id);
+    if (!waits) return;
+    waits.part = undefined;
+    this.post({ type: 'cancel', id });
   }
 
   private start(): Worker {
@@ -70,7 +79,7 @@ function askBench<K extends Kind>(
       settle: resolve as Waiting['settle'],
     });
   });
-  return { answer, cancel: () => bench.post({ type: 'cancel', id }) };
+  return { answer, cancel: () => bench.callOff(id) };
 }
 
 /** Asks the core off the main thread. */
@@ -82,25 +91,63 @@ export function ask<K extends Kind>(kind: K, input: Questions[K]['input']): Aske
 export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> =>
   askBench(QUICK, kind, input);
 
-/** Asks for a whole gap: its covers are dealt out to all workers, and come back as they are done. */
+/**
+ * Asks for a whole gap. Its covers are dealt out to all workers for the rounds on few years; what leads is then settled on all years, dealt out
+ * in the order of rank. Parts come as they are done, a later one replacing an earlier one of the same id.
+ */
 export function askChoose(
   input: Questions['choose']['input'],
   onPart: (part: Sample, done: number, total: number) => void,
-): Asked<'choose'> {
-  let done = 0;
-  const jobs = SHARED.map((bench, k) =>
-    askBench(
-      bench,
-      'choose',
-      { ...input, candidates: input.candidates.filter((_, i) => i % SHARED.length === k) },
-      (part) => onPart(part as Sample, ++done, input.candidates.length),
-    ),
-  );
+): { answer: Promise<Result<Sample[]>>; cancel(): void } {
+  const found = new Map<string, Sample>();
+  let total = input.candidates.length;
+  let settled = 0;
+  const hear = (part: unknown) => {
+    const sample = part as Sample;
+    found.set(sample.id, sample);
+    onPart(sample, found.size + settled, total);
+  };
+  let jobs: { cancel(): void }[] = [];
+  let off = false;
+  const all = async (asked: { answer: Promise<Result<Sample[]>>; cancel(): void }[]) => {
+    jobs = asked;
+    return (await Promise.all(asked.map((j) => j.answer))).find((r) => !r.ok);
+  };
+  async function work(): Promise<Result<Sample[]>> {
+    const failed = await all(
+      SHARED.map((bench, k) =>
+        askBench(
+          bench,
+          'choose',
+          { ...input, candidates: input.candidates.filter((_, i) => i % SHARED.length === k) },
+          hear,
+        ),
+      ),
+    );
+    if (failed) return failed;
+    if (off) return fail('cancelled');
+    const hints = worthSettling([...found.values()], input.aims, input.years).map(hintOf);
+    total += hints.length;
+    const lost = await all(
+      SHARED.map((bench, k) => {
+        const mine = hints.filter((_, i) => i % SHARED.length === k);
+        const asked = {
+          ...input,
+          candidates: input.candidates.filter((c) => mine.some((h) => h.id === c.id)),
+        };
+        return askBench(bench, 'settle', { asked, hints: mine }, (part) => {
+          settled++;
+          hear(part);
+        });
+      }),
+    );
+    return lost ?? ok([...found.values()]);
+  }
   return {
-    answer: Promise.all(jobs.map((j) => j.answer)).then((all) => {
-      const failed = all.find((r) => !r.ok);
-      return failed ?? ok(all.flatMap((r) => (r.ok ? r.value : [])));
-    }),
-    cancel: () => jobs.forEach((j) => j.cancel()),
+    answer: work(),
+    cancel: () => {
+      off = true;
+      jobs.forEach((j) => j.cancel());
+    },
   };
 }

@@ -1,4 +1,5 @@
-import { type ChooseInput, type Sample } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/choose.ts';
+import { type Hint, type Sample } from '../../core/choose/sample.ts';
 import { type Forecast, type ForecastInput } from '../../core/plan/forecast.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
 import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
@@ -8,7 +9,10 @@ import { type Site } from '../../core/site/site.ts';
 
 /** What the worker can be asked, and what it answers. Plain data both ways. */
 export interface Questions {
+  /** Covers of a gap on few years: the better half twice, a later part replacing the earlier one of the same id. */
   choose: { input: ChooseInput; answer: Sample[]; part: Sample };
+  /** Covers that lead, on all years, in the order given. */
+  settle: { input: { asked: ChooseInput; hints: Hint[] }; answer: Sample[]; part: Sample };
   /** One cover, altered by hand: `candidates` holds just it. */
   sample: { input: ChooseInput; answer: Sample; part: never };
   forecast: { input: ForecastInput; answer: Forecast; part: never };

@@ -1,0 +1,304 @@
+import { describe, expect, test } from '@jest/globals';
+import { allCovers, climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
+import { methodsHere } from '../../questions/methods.ts';
+import { turnsFor } from '../../questions/turns.ts';
+import { dayOf, isoOf } from '../calendar/day.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { offerAims, offerPlanting } from './begin.ts';
+import { type ChooseInput, gapEnsemble, sampleFor } from './choose.ts';
+import { chooseAll, SECOND_ROUND_YEARS, settleSamples } from './rounds.ts';
+import { hintOf, type Sample } from './sample.ts';
+import { groupsOf, product } from './known.ts';
+import { hang, rankSamples } from './rank.ts';
+import { inSeason } from './season.ts';
+
+const pattern = (id: string, latitude?: number) => {
+  const p = climates.find((c) => c.id === id)!;
+  return siteFromPattern(p, latitude ?? p.latitude_deg);
+};
+const maritime = pattern('cool-maritime');
+const next = (id: string, way: 'transplant' | 'seed' = 'transplant') => ({
+  ...crops.find((c) => c.id === id)!,
+  way,
+});
+const RULES = {
+  noFootOnBed: false,
+  noDigging: false,
+  noPlastic: false,
+  noAnimals: false,
+  noFire: false,
+  sheetCap_d: 400,
+};
+const question = (more: Partial<ChooseInput> & { kit?: string[] }): ChooseInput => ({
+  site: maritime,
+  soil: { texture: 'loam', fertility: 'fair' },
+  way: findWay('raked')!,
+  watered: true,
+  gap: { freeDay: dayOf('2027-07-01'), plantDay: dayOf('2027-08-15'), next: next('lettuce') },
+  aims: [
+    { id: 'smother', strands: 3 },
+    { id: 'flowers', strands: 2 },
+  ],
+  candidates: allCovers(),
+  methods: methodsHere({ kit: more.kit ?? ['shears', 'rake', 'hose'], rules: RULES }),
+  bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
+  keepsSafe: [],
+  hazards: {},
+  years: 30,
+  ...more,
+});
+const alone = (id: string) => ({ id, name: id, members: membersOf([{ speciesId: id, share: 1 }]) });
+const factor = (s: Sample, code: string) => s.factors.find((f) => f.code === code);
+const sample = (id: string, more: Partial<ChooseInput> = {}) => {
+  const input = question(more);
+  return sampleFor(alone(id), input, gapEnsemble(input));
+};
+
+describe('six summer weeks', () => {
+  const heads = hang(rankSamples(chooseAll(question({})), question({}).aims));
+  const hung = heads.slice(0, 8).map((h) => h.sample);
+  test('buckwheat comes first, cut in its last fortnight; no winter kind is among the first', () => {
+    expect(hung[0]!.lead).toBe('buckwheat');
+    expect(hung[0]!.best!.method).toMatch(/^cut/);
+    expect(hung[0]!.best!.startDay).toBeGreaterThan(dayOf('2027-08-02'));
+    for (const s of hung.slice(0, 5))
+      expect(
+        s.parts.some((p) => ['cereal-rye', 'hairy-vetch', 'winter-field-pea'].includes(p.speciesId)),
+      ).toBe(false);
+  });
+  test('pulling is offered to a hand that chooses it, and never put forward', () => {
+    const some = question({ kit: [], candidates: allCovers().filter((_, i) => i % 8 === 0), years: 10 });
+    for (const s of chooseAll(some)) expect(s.best?.method).not.toBe('pull');
+    const pulled = sampleFor(
+      { ...alone('buckwheat'), method: 'pull' },
+      question({}),
+      gapEnsemble(question({})),
+    );
+    expect(pulled.best!.method).toBe('pull');
+  });
+  test('the first eight show at least five kinds of answer, and those behind a head are led by its kind and ended as it is', () => {
+    expect(new Set(hung.map((s) => `${s.lead} ${s.best!.method}`)).size).toBeGreaterThanOrEqual(5);
+    for (const h of heads)
+      for (const b of h.behind) {
+        expect([b.sample.lead, b.sample.best?.method]).toEqual([h.sample.lead, h.sample.best?.method]);
+        expect(b.fit).toBeLessThanOrEqual(h.fit);
+      }
+  });
+});
+
+describe('what is settled early is what all years say', () => {
+  test.each([
+    ['cool-maritime', '2026-09-05', '2027-05-14', 'tomato'],
+    ['humid-continental', '2027-04-20', '2027-07-10', 'cabbage'],
+  ])(
+    '%s, %s to %s before %s: the first dozen kinds are those, in that order, that settling every cover gives',
+    (site, free, plant, crop) => {
+      const input = question({
+        site: pattern(site),
+        gap: { freeDay: dayOf(free), plantDay: dayOf(plant), next: next(crop) },
+        aims: [
+          { id: 'feed', strands: 3 },
+          { id: 'hold', strands: 2 },
+        ],
+        kit: ['sickle', 'spade', 'opaque-sheet', 'rake', 'hose'],
+        candidates: allCovers().filter((_, i) => i % 3 !== 1),
+        years: 40,
+      });
+      const ensemble = gapEnsemble(input);
+      const room = new Map();
+      const rough = input.candidates.map((c) =>
+        sampleFor(c, input, ensemble, room, { years: SECOND_ROUND_YEARS }),
+      );
+      const whole = [...settleSamples(input, rough.map(hintOf), ensemble, room)];
+      const ids = (samples: Sample[]) =>
+        hang(rankSamples(samples, input.aims))
+          .slice(0, 12)
+          .map((h) => h.sample.id);
+      expect(ids(chooseAll(input, ensemble, room))).toEqual(ids(whole));
+    },
+  );
+});
+
+describe('season', () => {
+  const at = (id: string, site: string, sow: string, days: number, latitude?: number) => {
+    const input = question({
+      site: pattern(site, latitude),
+      gap: { freeDay: dayOf(sow), plantDay: dayOf(sow) + days, next: next('lettuce') },
+    });
+    return inSeason(alone(id).members, gapEnsemble(input), 35, 35 + days);
+  };
+  test('rye sown at midsummer and cut in August never meets a winter; sown in September it does', () => {
+    const summer = at('cereal-rye', 'cool-maritime', '2027-07-01', 45);
+    expect(summer.factors.map((f) => f.code)).toContain('never-chilled');
+    expect(summer.times).toBeLessThan(0.6);
+    expect(at('cereal-rye', 'cool-maritime', '2026-09-10', 240).times).toBe(1);
+  });
+  test('cowpea in a cool autumn is too cool, mustard in a subtropical summer too warm, in both hemispheres', () => {
+    expect(at('cowpea', 'cool-maritime', '2026-08-20', 90).factors[0]!.code).toBe('too-cool');
+    expect(at('white-mustard', 'humid-subtropical', '2027-06-15', 60).factors[0]!.code).toBe('too-warm');
+    expect(at('white-mustard', 'humid-subtropical', '2026-12-15', 60, -34).factors[0]!.code).toBe('too-warm');
+  });
+});
+
+describe('what is known ranks', () => {
+  const kale = { freeDay: dayOf('2026-08-20'), plantDay: dayOf('2027-05-05'), next: next('kale') };
+  test('a brassica before kale counts half, and one that stood here two years ago less than one of last year', () => {
+    expect(factor(sample('white-mustard', { gap: kale }), 'same-family')!.times).toBe(0.5);
+    const ago = (yearsAgo: number) => {
+      const bed = { ...question({}).bed, families: [{ family: 'Brassicaceae', yearsAgo }] };
+      return (
+        factor(sample('white-mustard', { bed, gap: { ...kale, next: next('tomato') } }), 'family-before')
+          ?.times ?? 1
+      );
+    };
+    expect(ago(0)).toBe(0.7);
+    expect(ago(2)).toBeGreaterThan(ago(1));
+    expect(ago(4)).toBeGreaterThan(ago(3));
+    expect(ago(6)).toBe(1);
+  });
+  test('clubroot, sod, shade, heavy ground and thin knowledge each lower a cover or its growth', () => {
+    const bed = question({}).bed;
+    expect(
+      factor(sample('white-mustard', { bed: { ...bed, troubles: ['clubroot'] } }), 'trouble')!.times,
+    ).toBeLessThan(0.6);
+    expect(product(sample('buckwheat', { bed: { ...bed, surface: 'sod' } }).factors)).toBeLessThan(0.5);
+    expect(factor(sample('narrow-leaf-lupin'), 'wants-light-ground')!.times).toBe(0.75);
+    expect(factor(sample('niger'), 'little-known')!.times).toBeLessThan(1);
+    const dm = (shade: 'open' | 'deep') =>
+      sample('buckwheat', { bed: { ...bed, shade } }).best!.dryMatter_g_m2.mid;
+    expect(dm('deep')).toBeLessThan(dm('open') * 0.6);
+  });
+  test('straw in the way of sown carrots costs, under planted squash it does not', () => {
+    const gap = (id: string, way: 'seed' | 'transplant') => ({
+      freeDay: dayOf('2026-09-05'),
+      plantDay: dayOf('2027-06-10'),
+      next: next(id, way),
+    });
+    const kit = ['scythe', 'rake'];
+    const m = { methods: methodsHere({ kit, rules: RULES }).filter((x) => x.id === 'cut') };
+    expect(
+      factor(sample('cereal-rye', { gap: gap('carrot', 'seed'), ...m }), 'residue-in-the-way')!.times,
+    ).toBeLessThan(0.7);
+    expect(
+      factor(sample('cereal-rye', { gap: gap('winter-squash', 'transplant'), ...m }), 'residue-in-the-way'),
+    ).toBeUndefined();
+  });
+  test('a crop is known by what the catalogue says of its kind', () => {
+    expect([...groupsOf(next('carrot', 'seed'))].sort()).toEqual(['roots', 'small-seeded']);
+    expect([...groupsOf(next('cabbage'))].sort()).toEqual(['brassicas', 'heavy-feeders', 'transplants']);
+    expect(groupsOf(next('bush-bean', 'seed')).has('legumes')).toBe(true);
+  });
+});
+
+describe('late by days, it hangs with its way out', () => {
+  test('behind one that is ready, with the later day and its odds, by the way that then ends it', () => {
+    const input = question({
+      site: pattern('humid-continental', 45),
+      gap: { freeDay: dayOf('2026-09-05'), plantDay: dayOf('2027-05-28'), next: next('tomato') },
+      aims: [
+        { id: 'feed', strands: 3 },
+        { id: 'bulk', strands: 2 },
+      ],
+      kit: ['scythe', 'crimper-board', 'rake', 'hose'],
+      candidates: allCovers().filter((c) => /rye|vetch|pea|crimson|wheat/.test(c.id)),
+    });
+    const heads = hang(rankSamples(chooseAll(input), input.aims));
+    expect(heads[0]!.late).toBe(false);
+    expect(heads[0]!.sample.best!.odds.inTime).toBeGreaterThanOrEqual(0.5);
+    const late = heads.find((h) => h.late)!;
+    const change = late.sample.changes.find((c) => c.kind === 'plant-later')!;
+    expect(change.odds).toBeGreaterThanOrEqual(0.7);
+    expect('days' in change && change.days).toBeLessThanOrEqual(24);
+    expect(late.sample.best!.method).toBe('method' in change && change.method);
+  });
+});
+
+describe('two in turn', () => {
+  test('buckwheat, then rye and vetch: the second goes in when its season has come, the first is ended for it, both count', () => {
+    const input = question({
+      gap: { freeDay: dayOf('2027-06-15'), plantDay: dayOf('2028-05-25'), next: next('winter-squash') },
+      candidates: turnsFor(dayOf('2027-06-15'), dayOf('2028-05-25')),
+      kit: ['shears', 'sickle', 'opaque-sheet', 'rake', 'hose'],
+    });
+    const s = chooseAll(input).find((x) => x.id === 'buckwheat-then-rye-vetch')!;
+    expect(s.first!.best.startDay).toBeLessThan(s.sowDay);
+    expect(s.first!.best.ready.mid).toBeLessThanOrEqual(s.sowDay);
+    expect(s.sowDay - s.first!.sowDay).toBeGreaterThanOrEqual(42);
+    expect(s.stand.coverByDay).toHaveLength(dayOf('2028-05-25') - dayOf('2027-06-15'));
+    expect(s.best!.flowerDays.mid).toBeGreaterThanOrEqual(s.first!.best.flowerDays.mid);
+    expect(s.best!.odds.inTime).toBeLessThanOrEqual(s.first!.best.odds.inTime);
+  });
+  test('a gap of three months has no room for two', () => {
+    expect(turnsFor(dayOf('2027-06-01'), dayOf('2027-09-01'))).toEqual([]);
+  });
+});
+
+describe('beginning right', () => {
+  const offer = (site: string, id: string, way: 'seed' | 'transplant', free: string, latitude?: number) =>
+    offerPlanting(
+      pattern(site, latitude),
+      crops.find((c) => c.id === id)!,
+      way,
+      dayOf(free),
+    );
+  const monthOf = (o: { day: number } | undefined) => isoOf(o!.day).slice(0, 7);
+  test('tomatoes wait for the last frost and warm ground, in either hemisphere', () => {
+    expect(['2027-05', '2027-06']).toContain(
+      monthOf(offer('humid-continental', 'tomato', 'transplant', '2026-09-10')),
+    );
+    expect(['2027-10', '2027-11', '2027-12']).toContain(
+      monthOf(offer('humid-continental', 'tomato', 'transplant', '2027-03-10', -43)),
+    );
+  });
+  test('peas go in early, garlic in autumn, and a crop that would not ripen is put off to next year', () => {
+    expect(['2027-02', '2027-03', '2027-04']).toContain(
+      monthOf(offer('humid-temperate', 'garden-pea', 'seed', '2026-11-01')),
+    );
+    expect(['2027-10', '2027-11']).toContain(
+      monthOf(offer('humid-temperate', 'garlic', 'seed', '2027-07-01')),
+    );
+    expect(monthOf(offer('humid-continental', 'winter-squash', 'transplant', '2027-07-15')).slice(0, 4)).toBe(
+      '2028',
+    );
+  });
+  test('a cover always has six weeks at least', () => {
+    for (const c of crops.filter((_, i) => i % 4 === 0)) {
+      const o = offer('cool-maritime', c.id, c.ways[0]!, '2027-04-01');
+      if (o) expect(o.day).toBeGreaterThanOrEqual(dayOf('2027-04-01') + 42);
+    }
+  });
+  test('aims follow the crop, the bed and the season, three at most', () => {
+    const bed = { surface: 'clean' as const, troubles: [] };
+    const soil = { texture: 'loam', fertility: 'fair' } as const;
+    const ids = (
+      id: string,
+      way: 'seed' | 'transplant',
+      from: string,
+      to: string,
+      b: Parameters<typeof offerAims>[3] = bed,
+    ) => offerAims(maritime, next(id, way), soil, b, dayOf(from), dayOf(to)).map((a) => a.id);
+    expect(ids('cabbage', 'transplant', '2026-09-10', '2027-05-10')).toEqual(['feed', 'hold']);
+    // A long warm gap without a hungry crop holds no winter, and is not said to.
+    const warm = offerAims(maritime, next('lettuce'), soil, bed, dayOf('2027-05-10'), dayOf('2027-09-01'));
+    expect(warm.map((a) => [a.id, a.why])).toEqual([['hold', 'bare']]);
+    // Two cold but dry months wash nothing away.
+    const short = offerAims(
+      pattern('hot-semi-arid'),
+      next('lettuce'),
+      soil,
+      bed,
+      dayOf('2026-12-10'),
+      dayOf('2027-01-20'),
+    );
+    expect(short.map((a) => a.why)).not.toContain('winter');
+    expect(ids('bush-bean', 'seed', '2027-05-01', '2027-06-20')).toEqual(['smother']);
+    expect(ids('carrot', 'seed', '2026-09-10', '2027-04-10')).toEqual(['hold', 'smother', 'ease']);
+    expect(
+      ids('cabbage', 'transplant', '2026-09-10', '2027-05-10', { surface: 'weedy', troubles: [] })[0],
+    ).toBe('smother');
+  });
+});
+
+test('every method of the catalogue is proposed but pulling', () => {
+  expect(methods.filter((m) => !m.proposed).map((m) => m.id)).toEqual(['pull']);
+});

@@ -1,0 +1,41 @@
+import { expect, test } from '@jest/globals';
+import { climates } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
+import { makeEnsemble } from '../stand/ensemble.ts';
+import { bareTwin } from './bare.ts';
+
+const ensemble = makeEnsemble(siteFromPattern(climates[0]!), dayOf('2026-08-01'), 300, 4, 3);
+const soil = { texture: 'loam', fertility: 'fair' } as const;
+
+test('covers begin from the ground as it is on the morning it is free, days of bare weather behind it', () => {
+  const { free } = bareTwin(ensemble, { soil, freeAt: 35 }).year(2);
+  const st = startSoil(soil);
+  for (let d = 0; d < 35; d++) {
+    waterDay(st, ensemble.seasons[2]!, d);
+    nitrogenDay(st, ensemble.seasons[2]!.soilTempo, d);
+  }
+  expect(free).toEqual(st);
+  expect(free).not.toEqual(startSoil(soil));
+});
+
+test('weeds start when the ground is free, from what is on it: a weedy bed is ahead of a clean one', () => {
+  const clean = bareTwin(ensemble, { soil, freeAt: 35 }).year(0).weeds;
+  const weedy = bareTwin(ensemble, { soil, freeAt: 35, surface: 'weedy' }).year(0).weeds;
+  expect([clean[34], weedy[34]]).toEqual([0, 0.05]);
+  expect(weedy[60]).toBeGreaterThan(clean[60]!);
+  expect(clean[120]).toBeGreaterThan(clean[60]!);
+});
+
+test('what stays of the first nitrogen only falls, and the twin of a gap is worked out once', () => {
+  const twin = bareTwin(ensemble, { soil, freeAt: 35 });
+  const { kept, drained_mm } = twin.year(1);
+  for (let d = 1; d < kept.length; d++) {
+    expect(kept[d]).toBeLessThanOrEqual(kept[d - 1]!);
+    expect(drained_mm[d]).toBeGreaterThanOrEqual(drained_mm[d - 1]!);
+  }
+  expect(kept.at(-1)).toBeLessThan(0.9);
+  expect(bareTwin(ensemble, { soil: { ...soil }, freeAt: 35 })).toBe(twin);
+  expect(bareTwin(ensemble, { soil, freeAt: 36 })).not.toBe(twin);
+});

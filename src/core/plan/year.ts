@@ -1,0 +1,72 @@
+import { bareTwin } from './bare.ts';
+import { type GrownPlan } from './grown.ts';
+import { type Ending } from '../termination/end.ts';
+import {
+  figuresOf,
+  type Laying,
+  outcomeByHand,
+  outcomeByWeather,
+  type YearOfPlan,
+  type YearOutcome,
+} from './outcome.ts';
+import { type YearEnd } from './plan.ts';
+import { makeReading, readCourse, type Reading } from './reading.ts';
+
+/** Room for readings by length of the span and year: written over by the next plan that is read, as its courses are. */
+const rooms = new Map<number, Reading[]>();
+
+/** One year of a grown plan with all that its outcome is told from; read once however often it is asked for. */
+export function yearOf(grown: GrownPlan, y: number): YearOfPlan {
+  const { plan, ensemble, courses } = grown;
+  const readings = (grown.readings ??= []);
+  const course = courses[y]!;
+  const season = ensemble.seasons[y]!;
+  let reading = readings[y];
+  if (!reading) {
+    let room = rooms.get(ensemble.days);
+    if (!room) rooms.set(ensemble.days, (room = []));
+    reading = readings[y] = readCourse(plan, course, season, (room[y] ??= makeReading(ensemble.days)));
+  }
+  const bare = bareTwin(ensemble, plan).year(y);
+  const figures = (grown.figures ??= figuresOf(plan));
+  return { plan, course, season, bare, reading, figures };
+}
+
+/** Ready when the crop wants the bed, and no seed shed on the way unless seed was wanted. */
+export const inTime = (end: YearEnd, plantAt: number, ending: Ending): boolean =>
+  end.readyAt <= plantAt && (end.stageAtEnd < 5 || ending.course.waits === 'seed');
+
+/** What a year yields when it is ended so: by hand on the day, by ripening on its own day, or as the weather leaves it. */
+export function yieldOf(
+  year: YearOfPlan,
+  ending: Ending,
+  laying: Laying,
+  end: YearEnd,
+  day: number,
+  out: YearOutcome,
+): YearOutcome {
+  const { waits } = ending.course;
+  if (waits === null) return outcomeByHand(year, day, laying, out);
+  if (waits === 'seed' && end.endsAt < Math.min(year.plan.plantAt, year.course.days))
+    return outcomeByHand(year, end.endsAt, laying, out);
+  return outcomeByWeather(year, out);
+}
+
+export interface ReadYear extends YearOfPlan {
+  variation: GrownPlan['ensemble']['variations'][number];
+  weight: number;
+}
+
+/** The uncut courses as the aims read them; of all years, or of some. */
+export function readYears(grown: GrownPlan, only?: number[]): ReadYear[] {
+  const { ensemble, courses, weights } = grown;
+  return (only ?? courses.map((_, y) => y)).map((y) => ({
+    ...yearOf(grown, y),
+    variation: ensemble.variations[y]!,
+    weight: weights ? weights[y]! : 1,
+  }));
+}
+
+/** Days from the end of growth to planting; none while something lives on. */
+export const idleDays = (end: YearEnd, plantAt: number): number =>
+  end.endsAt < plantAt ? plantAt - end.endsAt : 0;

@@ -1,0 +1,134 @@
+import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
+import { plantingDays } from '../core/bed/timeline.ts';
+import { dayOf } from '../core/calendar/day.ts';
+import { type ForecastInput } from '../core/plan/forecast.ts';
+import { type SowTodayInput } from '../core/sowing/today.ts';
+import type { Bed, Cover, Garden, Look, Planting, WeatherYear } from '../records/types.ts';
+import { methodsHere, nextCropOf } from './methods.ts';
+import { seedOnGround } from './weights.ts';
+
+const OPEN_END_D = 200;
+
+export function plantBackDay(cover: Cover, plantings: Planting[]): number {
+  const next = plantings.find((p) => p.id === cover.nextPlantingId);
+  const iso = next ? (next.plantedOn ?? next.plantOn) : cover.plantBackOn;
+  return iso ? dayOf(iso) : dayOf(cover.sownOn ?? cover.sowOn) + OPEN_END_D;
+}
+
+/** Weather before sowing that still tells: how wet the ground was, how cold. */
+const BEFORE_SOWING_D = 120;
+
+/** Measured days of a cover's season so far: what the generated years go on from. */
+export const observedOf = (weather: WeatherYear[], cover: Cover, today: string): ForecastInput['observed'] =>
+  weather
+    .flatMap((w) => w.days)
+    .filter((d) => dayOf(d.on) >= dayOf(cover.sownOn ?? cover.sowOn) - BEFORE_SOWING_D && d.on <= today)
+    .map((d) => [dayOf(d.on), d.tmin_c, d.tmax_c, d.rain_mm]);
+
+/** Days that lie ahead in the garden's weather: a forecast, surest for tomorrow. */
+export const aheadOf = (weather: WeatherYear[], today: string): ForecastInput['ahead'] =>
+  weather
+    .flatMap((w) => w.days)
+    .filter((d) => d.on > today)
+    .map((d) => [dayOf(d.on), d.tmin_c, d.tmax_c, d.rain_mm]);
+
+/** Day on which the crop that a cover was sown under leaves the bed; undefined when it was sown on free ground. */
+function clearedOver(cover: Cover, plantings: Planting[]): number | undefined {
+  const sown = dayOf(cover.sownOn ?? cover.sowOn);
+  const crop = plantings
+    .filter((p) => p.bedId === cover.bedId)
+    .map(plantingDays)
+    .find((p) => p.from < sown && p.to > sown);
+  return crop?.to;
+}
+
+/** First day on which the ground was free for a cover: the clearing of the crop before it, where the records tell of one. */
+function freeBefore(cover: Cover, plantings: Planting[]): number | undefined {
+  const sown = dayOf(cover.sownOn ?? cover.sowOn);
+  const cleared = plantings
+    .filter((p) => p.bedId === cover.bedId)
+    .map((p) => plantingDays(p).to)
+    .filter((to) => to <= sown && sown - to < LONGEST_BARE_D);
+  return cleared.length > 0 ? Math.max(...cleared) : undefined;
+}
+/** Ground that lay longer than this before sowing is another story. */
+const LONGEST_BARE_D = 200;
+
+export function forecastInput(
+  garden: Garden,
+  bed: Bed,
+  cover: Cover,
+  plantings: Planting[],
+  looks: Look[],
+  today: string,
+  years: number,
+): ForecastInput {
+  const next = plantings.find((p) => p.id === cover.nextPlantingId);
+  const first = cover.passes[0];
+  const method = methods.find((m) => m.id === cover.method);
+  return {
+    site: garden.site,
+    soil: bed.soil,
+    way: findWay(cover.wayId) ?? findWay('raked')!,
+    watered: cover.watered,
+    members: membersOf(cover.parts),
+    seed_g_m2: seedOnGround(cover, bed),
+    sowDay: dayOf(cover.sownOn ?? cover.sowOn),
+    plantDay: plantBackDay(cover, plantings),
+    next: next ? nextCropOf(next.cropId, next.way) : nextCropOf('lettuce', 'transplant'),
+    methods: methodsHere(garden, bed),
+    aims: cover.aims,
+    freeDay: freeBefore(cover, plantings),
+    shade: bed.shade,
+    surface: bed.surface,
+    looks: looks
+      .filter((l) => l.coverId === cover.id)
+      .map((l) => ({
+        day: dayOf(l.on),
+        emergence: l.emergence ?? undefined,
+        cover: l.cover ?? undefined,
+        height_m: l.height_m ?? undefined,
+        stage: l.stage ?? undefined,
+        alive: l.alive ?? undefined,
+      })),
+    today: dayOf(today),
+    cropUntil: clearedOver(cover, plantings),
+    settled:
+      method && first && !method.passes.some((p) => p.kind.startsWith('check'))
+        ? { method: method.id, startDay: dayOf(first.doneOn ?? first.due) }
+        : undefined,
+    years,
+  };
+}
+
+/** Records turned into the question whether today is a good day to sow this cover. `ahead` is a forecast, where one was fetched. */
+export function sowTodayInput(
+  garden: Garden,
+  bed: Bed,
+  cover: Cover,
+  plantings: Planting[],
+  weather: WeatherYear[],
+  ahead: SowTodayInput['ahead'],
+  today: string,
+): SowTodayInput {
+  const f = forecastInput(garden, bed, { ...cover, sownOn: null, sowOn: today }, plantings, [], today, 80);
+  return {
+    site: f.site,
+    soil: f.soil,
+    way: f.way,
+    raked: findWay('raked'),
+    members: f.members,
+    seed_g_m2: f.seed_g_m2,
+    watered: cover.watered,
+    today: f.today,
+    plantDay: plantBackDay(cover, plantings),
+    next: f.next,
+    cropUntil: f.cropUntil,
+    observed: weather
+      .flatMap((w) => w.days)
+      .filter((d) => d.on <= today)
+      .map((d) => [dayOf(d.on), d.tmin_c, d.tmax_c, d.rain_mm]),
+    ahead: ahead.length > 0 ? ahead : (aheadOf(weather, today) ?? []),
+    years: f.years,
+  };
+}

@@ -1,0 +1,132 @@
+import { allCovers, findCrop, findSpecies, findWay, membersOf, species } from '../catalogue/catalogue.ts';
+import { type AimStrands } from '../core/aims/aims.ts';
+import { plantingDays } from '../core/bed/timeline.ts';
+import { type Day, dayOf } from '../core/calendar/day.ts';
+import { type ChooseInput } from '../core/choose/choose.ts';
+import { type BedNotes } from '../core/choose/known.ts';
+import { type Candidate } from '../core/choose/sample.ts';
+import { standShares } from '../core/seed/rate.ts';
+import type { Bed, Cover, Garden, Lot, Planting, Recipe } from '../records/types.ts';
+import { methodsHere, nextCropOf } from './methods.ts';
+import { turnsFor } from './turns.ts';
+
+/** What the gardener says of a gap, beside what the records hold. */
+export interface GapAsked {
+  wayId: string;
+  freeDay: Day;
+  plantDay: Day;
+  nextId: string;
+  nextWay: 'transplant' | 'seed';
+  /** Crop that stood there before, where the records do not say. */
+  before?: string;
+  aims: AimStrands[];
+  years: number;
+}
+
+/** Records of a garden that a gap's question is made from. */
+export interface GapRecords {
+  garden: Garden;
+  bed: Bed;
+  plantings: Planting[];
+  covers: Cover[];
+  recipes: Recipe[];
+  lots: Lot[];
+}
+
+const YEAR_D = 365;
+/** Families fade out of a bed over this many years. */
+const REMEMBERED_Y = 4;
+
+/** The question of a gap: the one place where records become what Choose asks, on the screen and in the shell alike. */
+export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
+  const { garden, bed } = records;
+  return {
+    site: garden.site,
+    soil: bed.soil,
+    way: findWay(asked.wayId) ?? findWay('raked')!,
+    watered: garden.kit.includes('hose'),
+    gap: {
+      freeDay: asked.freeDay,
+      plantDay: asked.plantDay,
+      next: nextCropOf(asked.nextId, asked.nextWay),
+    },
+    aims: asked.aims,
+    candidates: candidatesFor(asked, records),
+    methods: methodsHere(garden, bed),
+    bed: bedNotes(records, asked.freeDay, asked.before),
+    keepsSafe: keepsSafe(garden),
+    hazards: hazardsBySpecies(),
+    years: asked.years,
+  };
+}
+
+/** What the records tell of a bed by a day: families of the last years, crops and covers alike, troubles, shade, what is on the ground. */
+export function bedNotes(
+  { bed, plantings, covers }: Pick<GapRecords, 'bed' | 'plantings' | 'covers'>,
+  on: Day,
+  before?: string,
+): BedNotes {
+  const left = (family: string | undefined, to: Day) =>
+    family !== undefined && to <= on + YEAR_D / 2 && on - to < REMEMBERED_Y * YEAR_D
+      ? [{ family, yearsAgo: Math.max(0, Math.floor((on - to) / YEAR_D)) }]
+      : [];
+  const ofCrops = plantings
+    .filter((p) => p.bedId === bed.id && plantingDays(p).from < on)
+    .flatMap((p) => left(findCrop(p.cropId)?.family, plantingDays(p).to));
+  const ofCovers = covers
+    .filter((c) => c.bedId === bed.id && c.sownOn !== null && dayOf(c.sownOn) < on)
+    .flatMap((c) => {
+      const end = c.endedOn ?? c.passes.find((p) => p.doneOn)?.doneOn ?? c.sownOn!;
+      return c.parts.flatMap((p) => left(findSpecies(p.speciesId)?.family, dayOf(end)));
+    });
+  return {
+    families: [...left(before && findCrop(before)?.family, on), ...ofCrops, ...ofCovers],
+    troubles: bed.troubles,
+    shade: bed.shade,
+    surface: bed.surface,
+  };
+}
+
+/** The gardener's kept mixes and bought packets, then every kind and mix of the catalogue, then two in turn where there is time for both. */
+function candidatesFor(asked: GapAsked, { recipes, lots }: GapRecords): Candidate[] {
+  const shelf = new Set(lots.filter((l) => l.left_g > 0).map((l) => l.speciesId));
+  const own: Candidate[] = recipes
+    .filter((r) => r.parts.every((p) => findSpecies(p.speciesId)))
+    .map((r) => {
+      const parts = membersOf(r.parts);
+      const rate = r.rate_g_m2;
+      return {
+        id: `own-${r.id}`,
+        name: r.name,
+        members: standShares(parts),
+        // A packet is poured whole: its parts fall as they are in it, at the rate on the bag.
+        poured_g_m2: r.ready && rate !== null ? parts.map((m) => rate * m.share) : undefined,
+        from: r.ready ? ('packet' as const) : ('mix' as const),
+      };
+    });
+  const all: Candidate[] = allCovers().map((c) =>
+    c.members.every((m) => shelf.has(m.species.id)) ? { ...c, from: 'shelf' as const } : c,
+  );
+  const turns = asked.wayId === 'raked' ? turnsFor(asked.freeDay, asked.plantDay) : [];
+  const some = [...own, ...all, ...turns];
+  // What has never stood here cannot come from its own seed; kinds that hardly shed are left out.
+  return asked.wayId === 'self-sown'
+    ? some.filter((c) => !c.poured_g_m2 && c.members.every((m) => m.species.selfSeeding >= SHEDS))
+    : some;
+}
+const SHEDS = 0.4;
+
+/** Words in hazards for those the garden keeps. */
+export function keepsSafe(garden: Garden): string[] {
+  const words: Record<Garden['keeps'][number], string[]> = {
+    children: ['people'],
+    dogs: ['dogs', 'pets'],
+    poultry: ['poultry'],
+    horses: ['horses'],
+    stock: ['stock', 'cattle', 'ruminants', 'pigs', 'ewes'],
+  };
+  return garden.keeps.flatMap((k) => words[k]);
+}
+
+export const hazardsBySpecies = (): Record<string, { to: string; text: string }[]> =>
+  Object.fromEntries(species.map((s) => [s.id, s.hazards]));

@@ -1,0 +1,253 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { methods } from '../catalogue/catalogue.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
+import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
+import { type EndingAnswer } from '../core/plan/plan.ts';
+import { USUAL_SEED } from '../core/seed/weight.ts';
+import { forecastCover } from '../core/plan/forecast.ts';
+import { readGardenFile } from '../records/files/gardenFile.ts';
+import { aheadOf, forecastInput, observedOf } from './cover.ts';
+import { bedNotes, gapQuestion } from './gap.ts';
+import { methodsHere } from './methods.ts';
+import { sownArea_m2, weightsOf } from './weights.ts';
+
+describe.each(['north-shore', 'two-gums'])('every cover of the demo garden %s', (name) => {
+  const read = readGardenFile(readFileSync(`demo/${name}.kilim.json`, 'utf8'));
+  if (!read.ok) throw new Error(read.failure.code);
+  const c = read.value;
+  const today = c.garden.seasonClock!;
+  const covers = c.covers.map((cover) => ({ cover, bed: c.beds.find((b) => b.id === cover.bedId)! }));
+
+  test('is forecast: odds are shares, spreads are in order, ground covered is a share of it', () => {
+    for (const { cover, bed } of covers) {
+      const f = forecastCover({
+        ...forecastInput(c.garden, bed, cover, c.plantings, c.looks, today, 8),
+        observed: observedOf(c.weather, cover, today),
+        ahead: aheadOf(c.weather, today),
+      });
+      for (const e of f.endings) {
+        for (const odds of Object.values(e.odds)) {
+          expect(odds).toBeGreaterThanOrEqual(0);
+          expect(odds).toBeLessThanOrEqual(1);
+        }
+        for (const s of [e.ready, e.plantable, e.nitrogen_g_m2, e.residue_g_m2, e.dryMatter_g_m2]) {
+          expect(s.low).toBeLessThanOrEqual(s.mid);
+          expect(s.mid).toBeLessThanOrEqual(s.high);
+        }
+        expect(e.startDay).toBeGreaterThanOrEqual(dayOf(cover.sownOn ?? cover.sowOn));
+      }
+      for (const share of f.stand.coverByDay) {
+        expect(share).toBeGreaterThanOrEqual(0);
+        expect(share).toBeLessThanOrEqual(1);
+      }
+    }
+  });
+  test('has a weight for each of its seeds, and no more ground than its bed', () => {
+    for (const { cover, bed } of covers) {
+      expect(sownArea_m2(cover, bed)).toBeLessThanOrEqual(bed.area_m2);
+      const weights = weightsOf(cover, bed);
+      expect(weights.map((w) => w.speciesId)).toEqual(cover.parts.map((p) => p.speciesId));
+      for (const w of weights) expect(w.weigh_g).toBeGreaterThan(0);
+    }
+  });
+  test('what a house rule forbids is in the way of every method that uses it, and of no other', () => {
+    const free = { ...c.garden, rules: { ...c.garden.rules, noPlastic: false, noDigging: false } };
+    const strict = { ...c.garden, rules: { ...c.garden.rules, noPlastic: true, noDigging: true } };
+    const before = methodsHere(free);
+    const added = methodsHere(strict).filter((m, i) => m.missing.length > before[i]!.missing.length);
+    const forbidden = methods.filter((m) => m.uses.includes('plastic') || m.uses.includes('digging'));
+    expect(added.map((m) => m.id)).toEqual(forbidden.map((m) => m.id));
+    expect(forbidden.map((m) => m.id)).toContain('sheet');
+  });
+});
+
+describe('one question, one answer', () => {
+  const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+  if (!read.ok) throw new Error(read.failure.code);
+  const c = read.value;
+  const bed = c.beds.find((b) => b.name === 'R1')!;
+  const years = 40;
+  const freeDay = dayOf('2027-09-08');
+  const plantDay = dayOf('2028-05-25');
+  const aims = [
+    { id: 'feed', strands: 3 },
+    { id: 'hold', strands: 2 },
+  ];
+  const asked = {
+    wayId: 'raked',
+    freeDay,
+    plantDay,
+    nextId: 'winter-squash',
+    nextWay: 'transplant' as const,
+    aims,
+    years,
+  };
+  const empty = { ...c, plantings: [], covers: [], bed };
+  const question = gapQuestion(empty, asked);
+  const sampleOf = (id: string) =>
+    sampleFor(
+      question.candidates.find((x) => x.id === id)!,
+      question,
+      gapEnsemble(question),
+    );
+
+  test.each(['rye-vetch', 'crimson-clover', 'oats-pea'])(
+    'what Choose says of %s, End it, Look and Plant back say to the day and the odds, soil warmth included',
+    (id) => {
+      const sample = sampleOf(id);
+      const before = {
+        ...c.plantings[0]!,
+        id: 'before',
+        bedId: bed.id,
+        clearOn: '2027-09-08',
+        clearedOn: null,
+      };
+      const next = {
+        ...before,
+        id: 'next',
+        cropId: 'winter-squash',
+        way: 'transplant' as const,
+        plantOn: '2028-05-25',
+        plantedOn: null,
+        clearOn: '2028-09-25',
+      };
+      const cover = {
+        ...c.covers[0]!,
+        id: 'put',
+        bedId: bed.id,
+        parts: sample.parts,
+        aims,
+        wayId: 'raked',
+        rateTimes: 1,
+        weeksLate: 0,
+        strips: null,
+        walk: null,
+        watered: question.watered,
+        sowOn: isoOf(sample.sowDay),
+        sownOn: null,
+        seed: sample.parts.map((p) => ({ speciesId: p.speciesId, ...USUAL_SEED, used_g: null, lotId: null })),
+        method: 'cut',
+        passes: [],
+        nextPlantingId: 'next',
+        plantBackOn: '2028-05-25',
+        verdict: null,
+        endedOn: null,
+      };
+      const f = forecastCover(forecastInput(c.garden, bed, cover, [before, next], [], '2027-06-01', years));
+      const told = (e: EndingAnswer) => [e.method, isoOf(e.startDay), e.odds, isoOf(e.plantable.mid)];
+      expect(told(f.best!)).toEqual(told(sample.best!));
+      expect(f.best!.odds.warm).toBeLessThanOrEqual(f.best!.odds.inTime);
+    },
+  );
+
+  test('kept mixes and packets hang with the rest, a packet at the rate on its bag in the shares it is sold in', () => {
+    const recipe = {
+      id: 'r1',
+      gardenId: c.garden.id,
+      name: 'Spring packet',
+      parts: [
+        { speciesId: 'spring-oats', share: 0.5 },
+        { speciesId: 'common-vetch', share: 0.5 },
+      ],
+      ready: true,
+      packs: [],
+      rate_g_m2: 12,
+    };
+    const { candidates } = gapQuestion(
+      { ...empty, recipes: [recipe, { ...recipe, id: 'r2', ready: false }] },
+      asked,
+    );
+    const packet = candidates.find((x) => x.id === 'own-r1')!;
+    expect([packet.from, packet.poured_g_m2]).toEqual(['packet', [6, 6]]);
+    const mixed = candidates.find((x) => x.id === 'own-r2')!;
+    expect([mixed.from, mixed.poured_g_m2]).toEqual(['mix', undefined]);
+    // Half and half by weight, small vetch seed against usual rates: more of the stand is vetch.
+    expect(mixed.members[1]!.share).toBeGreaterThan(0.55);
+  });
+
+  test('seed on the shelf is known while there is any left; two in turn hang where the bed is raked in', () => {
+    const lot = { ...c.lots[0]!, speciesId: 'buckwheat', left_g: 40 };
+    const from = (lots: (typeof lot)[]) =>
+      gapQuestion({ ...empty, lots }, asked).candidates.find((x) => x.id === 'buckwheat')!.from;
+    expect([from([lot]), from([{ ...lot, left_g: 0 }]), from([])]).toEqual(['shelf', undefined, undefined]);
+    const long = { ...asked, freeDay: dayOf('2027-06-01') };
+    const turns = (wayId: string) =>
+      gapQuestion(empty, { ...long, wayId }).candidates.filter((x) => x.first).length;
+    expect(turns('raked')).toBeGreaterThan(0);
+    expect(turns('standing-crop')).toBe(0);
+    const own = gapQuestion(empty, { ...asked, wayId: 'self-sown' }).candidates;
+    expect(own.length).toBeGreaterThan(0);
+    expect(own.every((x) => x.members.every((m) => m.species.selfSeeding >= 0.4))).toBe(true);
+  });
+
+  test('a forecast is asked with the aims, the shade and surface of the bed, and the day the crop before left', () => {
+    const cover = { ...c.covers[0]!, bedId: bed.id, sownOn: null, sowOn: '2027-09-20', aims };
+    const before = {
+      ...c.plantings[0]!,
+      bedId: bed.id,
+      plantOn: '2027-04-01',
+      plantedOn: null,
+      clearOn: '2027-09-08',
+      clearedOn: null,
+    };
+    const shady = { ...bed, shade: 'part' as const, surface: 'weedy' as const };
+    const f = forecastInput(c.garden, shady, cover, [before], [], '2027-06-01', years);
+    expect([f.aims, f.shade, f.surface, f.freeDay]).toEqual([aims, 'part', 'weedy', freeDay]);
+    // Ground that lay for most of a year before is no gap of this cover.
+    const old = { ...before, clearOn: '2026-12-01' };
+    expect(forecastInput(c.garden, bed, cover, [old], [], '2027-06-01', years).freeDay).toBeUndefined();
+    // Sown under a crop, it waits for that to leave.
+    const under = { ...before, clearOn: '2027-11-01' };
+    expect(forecastInput(c.garden, bed, cover, [under], [], '2027-06-01', years).cropUntil).toBe(
+      dayOf('2027-11-01'),
+    );
+  });
+
+  test('families of crops and covers of the last four years are known with their age, older ones forgotten', () => {
+    const at = (cropId: string, cleared: string) => ({
+      ...c.plantings[0]!,
+      id: cropId + cleared,
+      bedId: bed.id,
+      cropId,
+      plantOn: `${Number(cleared.slice(0, 4))}-04-01`,
+      plantedOn: `${Number(cleared.slice(0, 4))}-04-01`,
+      clearOn: cleared,
+      clearedOn: cleared,
+    });
+    const notes = bedNotes(
+      {
+        bed,
+        plantings: [at('tomato', '2027-09-01'), at('cabbage', '2025-08-01'), at('carrot', '2022-08-01')],
+        covers: [
+          {
+            ...c.covers[0]!,
+            bedId: bed.id,
+            parts: [{ speciesId: 'phacelia', share: 1 }],
+            sowOn: '2024-04-01',
+            sownOn: '2024-04-01',
+            passes: [],
+            endedOn: '2024-07-01',
+          },
+          {
+            ...c.covers[0]!,
+            bedId: bed.id,
+            parts: [{ speciesId: 'flax', share: 1 }],
+            sowOn: '2026-04-01',
+            sownOn: null,
+            passes: [],
+            endedOn: null,
+          },
+        ],
+      },
+      freeDay,
+      'bush-bean',
+    );
+    expect(notes.families).toEqual([
+      { family: 'Fabaceae', yearsAgo: 0 },
+      { family: 'Solanaceae', yearsAgo: 0 },
+      { family: 'Brassicaceae', yearsAgo: 2 },
+      { family: 'Boraginaceae', yearsAgo: 3 },
+    ]);
+  });
+});

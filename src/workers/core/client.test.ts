@@ -1,0 +1,119 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../../core/calendar/day.ts';
+import { chooseAll } from '../../core/choose/rounds.ts';
+import { type Sample } from '../../core/choose/sample.ts';
+import { siteFromPattern } from '../../core/site/pattern.ts';
+import { answer } from './answer.ts';
+import { type FromWorker, type ToWorker } from './protocol.ts';
+
+/** A worker of the same thread: what it is asked is worked out by the real core, and messages take their turn as a browser's do. */
+class InThread {
+  static made: InThread[] = [];
+  static heard: ToWorker[] = [];
+  onmessage: ((e: { data: FromWorker }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  private readonly off = new Set<number>();
+  constructor() {
+    InThread.made.push(this);
+  }
+  postMessage(m: ToWorker): void {
+    InThread.heard.push(m);
+    if (m.type === 'cancel') return void this.off.add(m.id);
+    setImmediate(
+      () =>
+        void answer(
+          m,
+          (said) => setImmediate(() => this.onmessage?.({ data: said })),
+          () => this.off.has(m.id),
+          () => new Promise((next) => setImmediate(next)),
+        ),
+    );
+  }
+}
+
+const candidates = ['spring-oats', 'phacelia', 'cereal-rye', 'white-mustard', 'buckwheat'].map((id) => ({
+  id,
+  name: id,
+  members: membersOf([{ speciesId: id, share: 1 }]),
+}));
+const input = {
+  site: siteFromPattern(climates[0]!),
+  soil: { texture: 'loam', fertility: 'fair' } as const,
+  way: findWay('raked')!,
+  watered: true,
+  gap: {
+    freeDay: dayOf('2026-09-08'),
+    plantDay: dayOf('2026-12-20'),
+    next: { ...crops[0]!, way: 'transplant' as const },
+  },
+  candidates,
+  methods: methods.map((m) => ({ id: m.id, passes: m.passes, minutesPer100m2: 30, missing: [] })),
+  aims: [{ id: 'hold', strands: 2 }],
+  bed: { families: [], troubles: [], shade: 'open' as const, surface: 'clean' as const },
+  keepsSafe: [],
+  hazards: {},
+  years: 40,
+};
+const turns = (n: number) =>
+  Array.from({ length: n }).reduce<Promise<void>>(
+    (before) => before.then(() => new Promise((next) => setImmediate(next))),
+    Promise.resolve(),
+  );
+const byId = (samples: Sample[]) => [...samples].sort((a, b) => a.id.localeCompare(b.id));
+
+// Loaded after the stand-in, as the page's worker is there before its client.
+let client: Awaited<ReturnType<typeof load>>;
+const load = () => import('./client.ts');
+const real = globalThis.Worker;
+beforeEach(async () => {
+  globalThis.Worker = InThread as never;
+  client = await load();
+  InThread.heard = [];
+});
+afterEach(() => {
+  globalThis.Worker = real;
+});
+
+describe('a whole gap asked of two workers', () => {
+  test('gives what one hand gives: the same samples, dates and odds, settled on all years where they lead', async () => {
+    const parts: [string, number, number][] = [];
+    const job = client.askChoose(input, (s, done, total) => parts.push([s.id, done, total]));
+    const r = await job.answer;
+    if (!r.ok) throw new Error(r.failure.code);
+    // Reasons and figures cross as plain data; `undefined` does not.
+    expect(JSON.stringify(byId(r.value))).toBe(JSON.stringify(byId(chooseAll(input))));
+    expect(r.value.every((s) => s.years === 40)).toBe(true);
+    const asked = InThread.heard.flatMap((m) => (m.type === 'ask' ? [m] : []));
+    expect(asked.map((m) => m.kind)).toEqual(['choose', 'choose', 'settle', 'settle']);
+    const first = asked.slice(0, 2).flatMap((m) => (m.kind === 'choose' ? m.input.candidates : []));
+    expect(first.map((c) => c.id).sort()).toEqual(candidates.map((c) => c.id).sort());
+    // Progress never runs back, and ends with all covers and all that were settled.
+    for (let i = 1; i < parts.length; i++) expect(parts[i]![1]).toBeGreaterThanOrEqual(parts[i - 1]![1]);
+    expect(parts.at(-1)!.slice(1)).toEqual([10, 10]);
+  });
+
+  test('called off, it says no more: not even what was on its way', async () => {
+    const heard: string[] = [];
+    const job = client.askChoose(input, (s) => {
+      heard.push(s.id);
+      if (heard.length === 1) job.cancel();
+    });
+    const r = await job.answer;
+    expect(r.ok ? '' : r.failure.code).toBe('cancelled');
+    await turns(50);
+    expect(heard).toHaveLength(1);
+    expect(InThread.heard.filter((m) => m.type === 'ask' && m.kind === 'settle')).toEqual([]);
+  });
+
+  test('a worker that cannot load says so, and the next question starts another', async () => {
+    const job = client.askChoose(input, () => undefined);
+    const before = InThread.made.length;
+    InThread.made.forEach((w) => w.onerror?.());
+    const r = await job.answer;
+    expect(r.ok ? '' : r.failure.code).toBe('worker-lost');
+    const again = await client.ask('fitPattern', { patternId: climates[0]!.id, latitude_deg: 50 }).answer;
+    expect(again.ok).toBe(true);
+    expect(InThread.made.length).toBeGreaterThan(before);
+  });
+});
