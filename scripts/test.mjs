@@ -14,6 +14,8 @@ const args = [
   '--experimental-vm-modules',
   '--disable-warning=ExperimentalWarning',
   'node_modules/jest/bin/jest.js',
+  // Two files side by side: a journey waits for its page about as often as it computes.
+  '--maxWorkers=2',
   '--json',
   `--outputFile=${report}`,
   ...process.argv.slice(2),

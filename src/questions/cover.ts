@@ -2,6 +2,7 @@ import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
 import { plantingDays } from '../core/bed/timeline.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { type ForecastInput } from '../core/plan/forecast.ts';
+import { type PassKind } from '../core/termination/method.ts';
 import { type SowTodayInput } from '../core/sowing/today.ts';
 import type { Bed, Cover, Garden, Look, Planting, WeatherYear } from '../records/types.ts';
 import { methodsHere, nextCropOf } from './methods.ts';
@@ -64,8 +65,6 @@ export function forecastInput(
   years: number,
 ): ForecastInput {
   const next = plantings.find((p) => p.id === cover.nextPlantingId);
-  const first = cover.passes[0];
-  const method = methods.find((m) => m.id === cover.method);
   return {
     site: garden.site,
     soil: bed.soil,
@@ -90,16 +89,53 @@ export function forecastInput(
         height_m: l.height_m ?? undefined,
         stage: l.stage ?? undefined,
         alive: l.alive ?? undefined,
+        crowns: l.crowns ?? undefined,
       })),
     today: dayOf(today),
     cropUntil: clearedOver(cover, plantings),
-    settled:
-      method && first && !method.passes.some((p) => p.kind.startsWith('check'))
-        ? { method: method.id, startDay: dayOf(first.doneOn ?? first.due) }
-        : undefined,
+    ...endingOf(cover, looks, today),
     years,
   };
 }
+
+const isCheck = (kind: string): boolean => kind.startsWith('check');
+
+/** The way of ending a cover that was settled on, and what was done and seen since it began. A pass that is overdue begins today at the earliest. */
+function endingOf(cover: Cover, looks: Look[], today: string): Pick<ForecastInput, 'settled' | 'lived'> {
+  const method = methods.find((m) => m.id === cover.method);
+  const passes = cover.passes.filter((p) => !isCheck(p.kind));
+  const begun = passes.some((p) => p.doneOn);
+  const deadOn = cover.verdict === 'dead' && cover.endedOn ? dayOf(cover.endedOn) : undefined;
+  if (!begun && deadOn === undefined) {
+    const first = passes[0];
+    if (!method || !first || method.passes.some((p) => isCheck(p.kind))) return {};
+    const startDay = cover.sownOn ? Math.max(dayOf(first.due), dayOf(today)) : dayOf(first.due);
+    return { settled: { method: method.id, startDay } };
+  }
+  const counted = looks
+    .filter((l) => l.coverId === cover.id && l.crowns)
+    .map((l) => ({ day: dayOf(l.on), ...l.crowns! }));
+  const lastDone = passes.filter((p) => p.doneOn).at(-1)?.doneOn;
+  // "Some grew again" without a count is taken for three crowns of ten, seen when the look afterwards was due.
+  if (cover.verdict === 'regrew' && counted.length === 0 && lastDone)
+    counted.push({ day: Math.min(dayOf(today), dayOf(lastDone) + LOOKED_AFTER_D), ...SOME_GREW });
+  const first = passes.find((p) => p.doneOn)?.doneOn;
+  return {
+    settled: { method: method?.id ?? 'cut', startDay: first ? dayOf(first) : deadOn! },
+    lived: {
+      passes: passes.map((p) => ({
+        kind: p.kind as PassKind,
+        on: dayOf(p.doneOn ?? p.due),
+        done: p.doneOn !== null,
+        whenDead: p.kind === 'lift-sheet' && p.doneOn === null,
+      })),
+      deadOn,
+      crowns: counted,
+    },
+  };
+}
+const LOOKED_AFTER_D = 14;
+const SOME_GREW = { green: 3, of: 10 } as const;
 
 /** Records turned into the question whether today is a good day to sow this cover. `ahead` is a forecast, where one was fetched. */
 export function sowTodayInput(

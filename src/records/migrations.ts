@@ -13,7 +13,7 @@ export interface Migration {
 
 /** Forms that changed rows. The log is emptied: its differences are of the old form and must not be put back. */
 const rowsTo = (form: number) => async (tx: Transaction) => {
-  for (const table of ['gardens', 'beds', 'covers'])
+  for (const table of ['gardens', 'beds', 'covers', 'looks'])
     await tx
       .table(table)
       .toCollection()
@@ -45,4 +45,5 @@ export const migrations: Migration[] = [
     upgrade: rowsTo(3),
   },
   { version: 4, stores: {}, upgrade: rowsTo(4) },
+  { version: 5, stores: {}, upgrade: rowsTo(5) },
 ];

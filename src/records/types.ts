@@ -156,6 +156,31 @@ export const walkSchema = z.object({
   watered_mm: z.number().nonnegative(),
 });
 
+const dayRange = z.object({ low: isoDate.nullable(), mid: isoDate.nullable(), high: isoDate.nullable() });
+const range = z.object({ low: z.number(), mid: z.number(), high: z.number() });
+
+/** What was predicted on the day a way of ending was chosen, kept to be held against what came. Days are null where most years never see them. */
+export const predictionSchema = z.object({
+  on: isoDate,
+  /** Form of the model that said so. */
+  model: z.number().int(),
+  method: z.string(),
+  startOn: isoDate,
+  inTime: share,
+  dead: dayRange,
+  ready: dayRange,
+  dryMatter_g_m2: range,
+  nitrogen_g_m2: range,
+});
+
+/** A plan that was given up for another, when, and why. */
+export const formerPlanSchema = z.object({
+  until: isoDate,
+  method: z.string(),
+  due: isoDate.nullable(),
+  why: z.enum(['chosen-anew', 'grew-again', 'late']),
+});
+
 export const coverSchema = z.object({
   id,
   gardenId: id,
@@ -190,6 +215,8 @@ export const coverSchema = z.object({
   plantBackOn: isoDate.nullable(),
   verdict: z.enum(['dead', 'regrew']).nullable(),
   endedOn: isoDate.nullable(),
+  predicted: predictionSchema.nullable(),
+  formerPlans: z.array(formerPlanSchema).max(60),
   note: text,
 });
 
@@ -205,6 +232,11 @@ export const lookSchema = z.object({
   stage: z.enum(['leafy', 'bud', 'flower', 'milk', 'seed']).nullable(),
   alive: share.nullable(),
   weeds: z.enum(['few', 'some', 'many']).nullable(),
+  /** Crowns looked at after a pass, and how many of them were green. */
+  crowns: z
+    .object({ green: z.number().int().min(0).max(200), of: z.number().int().min(1).max(200) })
+    .refine((c) => c.green <= c.of, 'more green crowns than were looked at')
+    .nullable(),
   note: text,
 });
 
@@ -291,4 +323,5 @@ export type Note = z.infer<typeof noteSchema>;
 export type WeatherYear = z.infer<typeof weatherYearSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
+export type Prediction = z.infer<typeof predictionSchema>;
 export type Walk = z.infer<typeof walkSchema>;

@@ -4,6 +4,7 @@
  * own seeding rate against the usual.
  * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
  * Form 4: hard seed that the germination of a sowing counts.
+ * Form 5: what was predicted for a cover and the plans it had before; crowns counted in a look.
  */
 type Row = Record<string, unknown>;
 
@@ -33,12 +34,18 @@ const TO_FORM_4: Record<string, (row: Row) => Row> = {
   covers: (c) => ({ ...c, seed: ((c.seed ?? []) as Row[]).map((s) => ({ hard: 0, ...s })) }),
 };
 
+const TO_FORM_5: Record<string, (row: Row) => Row> = {
+  covers: (c) => ({ predicted: null, formerPlans: [], ...c }),
+  looks: (l) => ({ crowns: null, ...l }),
+};
+
 const STEPS: Record<number, Record<string, (row: Row) => Row>> = {
   2: TO_FORM_2,
   3: TO_FORM_3,
   4: TO_FORM_4,
+  5: TO_FORM_5,
 };
-export const NEWEST_FORM = 4;
+export const NEWEST_FORM = 5;
 
 /** One row of `table`, brought from form `from` to form `to`. */
 export function upgradeRow(table: string, row: Row, from: number, to = NEWEST_FORM): Row {

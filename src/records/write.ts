@@ -21,7 +21,33 @@ const KEPT_WRITES = 500;
  * The only way data is written: one transaction that checks every record, puts it, and logs the reversible difference.
  * Either all of it happens or none. Fails with `record-invalid`, or a storage failure from `storageFailure`.
  */
-export async function write(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<Result<LogEntry>> {
+export const write = (db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<Result<LogEntry>> =>
+  writeFrom(db, meta, () => Promise.resolve(ok(wishes)));
+
+/**
+ * As `write`, with wishes made from what stands in the database: read and written in one transaction, so that two deeds at the same moment both stay.
+ * What `make` refuses is refused here, and nothing is touched.
+ */
+export async function writeFrom(
+  db: KilimDatabase,
+  meta: WriteMeta,
+  make: () => Promise<Result<Wish[]>>,
+): Promise<Result<LogEntry>> {
+  let refused: Result<never> | undefined;
+  try {
+    const entry = await db.transaction('rw', [...TABLES.map((t) => db.table(t)), db.log], async (tx) => {
+      const wishes = await make();
+      refused = wishes.ok ? invalid(wishes.value) : wishes;
+      if (refused || !wishes.ok) return tx.abort();
+      return put(db, meta, wishes.value);
+    });
+    return ok(entry!);
+  } catch (error) {
+    return refused ?? storageFailure(error);
+  }
+}
+
+function invalid(wishes: Wish[]): Result<never> | undefined {
   for (const w of wishes) {
     if (!('put' in w)) continue;
     const checked = schemas[w.table].safeParse(w.put);
@@ -30,33 +56,30 @@ export async function write(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]):
       return fail('record-invalid', `${w.table} ${issue.path.join('.')}`, { problem: issue.message });
     }
   }
-  try {
-    const entry = await db.transaction('rw', [...TABLES.map((t) => db.table(t)), db.log], async () => {
-      const changes: Change[] = [];
-      for (const w of wishes) {
-        const id = 'put' in w ? w.put.id : w.remove;
-        const before = ((await db.table(w.table).get(id)) as AnyRecord | undefined) ?? null;
-        const after = 'put' in w ? w.put : null;
-        if (after) await db.table(w.table).put(after);
-        else await db.table(w.table).delete(id);
-        changes.push({ table: w.table, id, before, after });
-      }
-      // A new write forgets what had been undone: there is one line of history.
-      await db.log.where({ gardenId: meta.gardenId, undone: 1 }).delete();
-      const entry: LogEntry = { ...meta, changes, undone: 0 };
-      entry.seq = await db.log.add(entry);
-      const old = await db.log.where({ gardenId: meta.gardenId }).count();
-      if (old > KEPT_WRITES)
-        await db.log
-          .where({ gardenId: meta.gardenId })
-          .limit(old - KEPT_WRITES)
-          .delete();
-      return entry;
-    });
-    return ok(entry);
-  } catch (error) {
-    return storageFailure(error);
+  return undefined;
+}
+
+async function put(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<LogEntry> {
+  const changes: Change[] = [];
+  for (const w of wishes) {
+    const id = 'put' in w ? w.put.id : w.remove;
+    const before = ((await db.table(w.table).get(id)) as AnyRecord | undefined) ?? null;
+    const after = 'put' in w ? w.put : null;
+    if (after) await db.table(w.table).put(after);
+    else await db.table(w.table).delete(id);
+    changes.push({ table: w.table, id, before, after });
   }
+  // A new write forgets what had been undone: there is one line of history.
+  await db.log.where({ gardenId: meta.gardenId, undone: 1 }).delete();
+  const entry: LogEntry = { ...meta, changes, undone: 0 };
+  entry.seq = await db.log.add(entry);
+  const old = await db.log.where({ gardenId: meta.gardenId }).count();
+  if (old > KEPT_WRITES)
+    await db.log
+      .where({ gardenId: meta.gardenId })
+      .limit(old - KEPT_WRITES)
+      .delete();
+  return entry;
 }
 
 /** Takes back the last write of a garden that has not been taken back. `nothing-to-undo` when there is none. */

@@ -27,6 +27,8 @@ export function failureWords(f: Failure): string {
       return `${f.where} is on this bed from ${v('from')}. Finish or remove it first, or choose later dates.`;
     case 'cover-gone':
       return 'This cover has been taken out of the garden, perhaps in another tab. Undo there brings it back.';
+    case 'pass-gone':
+      return 'This step is no longer in the plan, perhaps it was changed in another tab. Look at the plan again and log the step that is there.';
     case 'lot-short':
       return `The lot ${f.where} holds ${Math.round(Number(v('left_g')) * 10) / 10} g, less than the ${Math.round(Number(v('used_g')) * 10) / 10} g used. Correct what is left on the shelf first, or what was used.`;
     case 'rate-unreadable':

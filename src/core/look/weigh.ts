@@ -1,6 +1,9 @@
 import { type Day } from '../calendar/day.ts';
 import { type Stage, STAGES } from '../stand/species.ts';
 import { type GrownPlan } from '../plan/grown.ts';
+import { type Course } from '../stand/course.ts';
+import { mostAlive } from '../termination/end.ts';
+import { EXPECTED_CROWNS } from '../termination/work.ts';
 import { exp, ln } from '../units/exact.ts';
 
 /** What a gardener saw, as far as it was entered. */
@@ -12,6 +15,8 @@ export interface LookSeen {
   stage?: Stage;
   /** Share of plants alive after cold, 0..1. */
   alive?: number;
+  /** Crowns looked at after a pass, and how many of them were green. */
+  crowns?: { green: number; of: number };
 }
 
 /** Standard errors of a careful eye: stage units beyond the named span, cover, log height, survival. */
@@ -73,5 +78,23 @@ function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
     const wrong = look.emergence === 'none' ? Math.max(0, ahead) : Math.max(0, -ahead);
     sum += square(Math.min(10, wrong) / ERROR.emergence_d);
   }
+  if (look.crowns) sum += ln(crownOdds(course, d, look.crowns.green, look.crowns.of));
   return sum;
 }
+
+/**
+ * Odds of so many green crowns of so many where this year left this share alive: beta-binomial, the share as sure as `EXPECTED_CROWNS` crowns (without
+ * the number of ways to choose them, which is the same for all years).
+ */
+function crownOdds(course: Course, d: number, green: number, of: number): number {
+  const met = course.deeds[0]?.met ?? 0;
+  const alive = met > 0 ? Math.min(1, mostAlive(course, d) / met) : 0;
+  const share = Math.max(LEAST_SHARE, Math.min(1 - LEAST_SHARE, alive));
+  let odds = 1;
+  for (let i = 0; i < green; i++) odds *= (EXPECTED_CROWNS * share + i) / (EXPECTED_CROWNS + i);
+  for (let i = 0; i < of - green; i++)
+    odds *= (EXPECTED_CROWNS * (1 - share) + i) / (EXPECTED_CROWNS + green + i);
+  return odds;
+}
+/** A dead crown that looks green, or a live one overlooked: one in fifty (judgement). */
+const LEAST_SHARE = 0.02;

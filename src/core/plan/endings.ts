@@ -3,8 +3,10 @@ import { type Day } from '../calendar/day.ts';
 import { meanOf, quantile, shareOf, spreadOf } from '../random/quantile.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Ending, endStand, newYearEnd, readyEnding } from '../termination/end.ts';
+import { livedEnd } from '../termination/lived.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type GrownPlan } from './grown.ts';
+import { outcomeLived } from './livedOutcome.ts';
 import { type Laying, layingOf, newOutcome, type YearOutcome } from './outcome.ts';
 import { type EndingAnswer, type WeekAway, type YearEnd } from './plan.ts';
 import { ASIDE, type Effort, type Found, FULL, HOPELESS, lastStart, searchDays } from './search.ts';
@@ -88,6 +90,21 @@ export function answerEnding(grown: GrownPlan, method: MethodHere, start: number
   return { ...answer, windowDays: [day, day] };
 }
 
+/** A way whose passes have acted in the course of every year, the first of them on day `start`. */
+export function answerLived(lived: GrownPlan, method: MethodHere, start: number): EndingAnswer {
+  const ending = readyEnding(lived.plan, method);
+  const laying = layingOf(ending.course);
+  const read = readYears(lived);
+  const years = read.map((y) => livedEnd(ending, y.course, y.season, newYearEnd()));
+  const out = read.map((y, i) => outcomeLived(y, years[i]!, laying, newOutcome()));
+  const day = lived.ensemble.fromDay + start;
+  return {
+    ...tell(lived, read, method, ending, laying, start, years, out),
+    startDay: day,
+    windowDays: [day, day],
+  };
+}
+
 const WEEK_D = 7;
 
 /** What beginning a week earlier or later would come to, where such a day lies between sowing and planting; nothing for ways that wait for the weather. */
@@ -130,14 +147,27 @@ function summarise(
   laying: Laying,
   start: number,
 ): Omit<EndingAnswer, 'windowDays'> {
-  const { ensemble, plan } = grown;
-  const weights = grown.weights;
   while (endRoom.length < read.length) {
     endRoom.push(newYearEnd());
     outcomeRoom.push(newOutcome());
   }
   const years = read.map((y, i) => endStand(ending, start, y.course, y.season, y.variation, endRoom[i]!));
   const out = read.map((y, i) => yieldOf(y, ending, laying, years[i]!, start, outcomeRoom[i]!));
+  return tell(grown, read, method, ending, laying, start, years, out);
+}
+
+/** An ending in odds and spreads, from its years and what each of them brought. */
+function tell(
+  grown: GrownPlan,
+  read: ReadYear[],
+  method: MethodHere,
+  ending: Ending,
+  laying: Laying,
+  start: number,
+  years: YearEnd[],
+  out: YearOutcome[],
+): Omit<EndingAnswer, 'windowDays'> {
+  const { ensemble, plan, weights } = grown;
   const from = ensemble.fromDay;
   const { waits } = ending.course;
   const pick = (f: (y: YearEnd) => number) => spreadOf(years.map(f), weights);
@@ -182,6 +212,11 @@ function summarise(
     plantable: pick((y) => from + y.plantableAt),
     idle_d: mean((y) => idleDays(y, plan.plantAt)),
     lies_d: waits ? 0 : quantile(lies, 0.5, weights),
+    wait_d20: quantile(
+      years.map((y) => (y.deadAt < Infinity ? y.wait_d20 : Infinity)),
+      0.5,
+      weights,
+    ),
     nitrogen_g_m2: outcome((o) => o.nitrogenNext_g_m2),
     residue_g_m2: outcome((o) => o.residueAtPlanting_g_m2),
     dryMatter_g_m2: pick((y) => y.dm_g_m2),

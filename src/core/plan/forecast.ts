@@ -13,7 +13,8 @@ import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';
 import { type EndingAnswer, type Plan, type StandAnswer, type WeekAway } from './plan.ts';
 import { SHADE_LIGHT, spanOf, YEARS_SEED } from './span.ts';
-import { answerEnding, answerEndings, pickEnding, weeksAway } from './endings.ts';
+import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from './endings.ts';
+import { growLived, type LivedSoFar } from './lived.ts';
 import { growPlan } from './grown.ts';
 import { answerStand } from './standAnswer.ts';
 
@@ -42,6 +43,8 @@ export interface ForecastInput {
   today: Day;
   /** A method and start the gardener has settled on. */
   settled?: { method: string; startDay: Day };
+  /** What was done and seen once the ending had begun. */
+  lived?: LivedSoFar;
   /** Measured days: day, lowest, highest, rain. */
   observed?: [Day, number, number, number][];
   /** Days forecast from `today` on, in the same form; generated years go on from the last of them. */
@@ -112,19 +115,27 @@ export function forecastCover(input: ForecastInput): Forecast {
     freeAt,
     canopy: undersown ? { until: freeAt, lightThrough: CROP_LETS_THROUGH } : undefined,
   };
-  const even = growPlan(plan, ensemble);
+  const chosen = input.settled && input.methods.find((m) => m.id === input.settled!.method);
+  const lived = input.lived && growLived(plan, ensemble, input.lived, input.today, chosen);
+  const even = lived ? lived.soFar : growPlan(plan, ensemble);
   const weights = input.looks.length > 0 ? weighByLooks(even, input.looks) : undefined;
-  const grown = { ...even, weights };
+  const soFar = { ...even, weights };
+  const grown = lived ? { ...lived.onward, weights } : soFar;
   const aims = input.aims && input.aims.length > 0 ? input.aims : USUAL_AIMS;
-  const endings = answerEndings(grown, input.methods, input.today - fromDay, aims);
+  // What was seen dead needs no other way.
+  const endings =
+    input.lived?.deadOn === undefined ? answerEndings(soFar, input.methods, input.today - fromDay, aims) : [];
   const usable = input.methods.filter((m) => m.missing.length === 0 && m.proposed !== false);
   const best = pickEnding(
     endings,
     usable.map((m) => m.id),
     aims,
   );
-  const chosen = input.settled && input.methods.find((m) => m.id === input.settled!.method);
-  const settled = chosen && answerEnding(grown, chosen, input.settled!.startDay - fromDay);
+  const settled =
+    chosen &&
+    (lived
+      ? answerLived(grown, chosen, lived.start)
+      : answerEnding(grown, chosen, input.settled!.startDay - fromDay));
   const growth = [];
   for (let d = sownAt; d < ensemble.days; d += GROWTH_STEP_D) {
     const of = (f: (c: (typeof grown.courses)[number]) => number) => spreadOf(grown.courses.map(f), weights);
@@ -142,13 +153,14 @@ export function forecastCover(input: ForecastInput): Forecast {
   }
   const shown = settled ?? best;
   const method = shown && input.methods.find((m) => m.id === shown.method);
-  const stand = answerStand(grown, shown);
+  const stand = answerStand(grown, lived ? undefined : shown);
   return {
     stand: { ...stand, coverByDay: stand.coverByDay.slice(sownAt) },
     endings,
     best,
     settled,
-    weeks: method ? weeksAway(grown, method, shown, aims).filter((w) => w.startDay >= input.today) : [],
+    weeks:
+      method && !lived ? weeksAway(grown, method, shown, aims).filter((w) => w.startDay >= input.today) : [],
     growth,
     effectiveYears: weights ? effective(weights) : input.years,
     years: input.years,

@@ -2,6 +2,7 @@ import { bareTwin } from './bare.ts';
 import { type Course, makeCourse } from '../stand/course.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { growStand, makeGrowRoom } from '../stand/grow.ts';
+import { type Work } from '../stand/work.ts';
 import { type PlanFigures } from './outcome.ts';
 import { type Plan } from './plan.ts';
 import { type Reading } from './reading.ts';
@@ -14,6 +15,8 @@ export interface GrownPlan {
   /** The courses as the aims read them, filled when first asked for. */
   readings?: (Reading | undefined)[];
   figures?: PlanFigures;
+  /** What is done to the stand in year `y`, where passes have begun. */
+  work?: (y: number) => Work;
   /** One weight a year where looks have spoken; even otherwise. */
   weights?: Float64Array;
 }
@@ -30,8 +33,9 @@ export function growPlan(
   ensemble: Ensemble,
   years = ensemble.variations.length,
   room?: CourseRoom,
+  work?: GrownPlan['work'],
 ): GrownPlan {
-  return growOn({ plan, ensemble, courses: [], readings: [] }, years, room);
+  return growOn({ plan, ensemble, courses: [], readings: [], work }, years, room);
 }
 
 /** Grows the years that a plan lacks of the first `years`, as long as no other plan has used the room since. */
@@ -50,7 +54,8 @@ export function growOn(grown: GrownPlan, years: number, room?: CourseRoom): Grow
       if (room) kept[y] = course;
     }
     const before = twin && { day: plan.freeAt!, soil: twin.year(y).free };
-    courses.push(growStand(plan, ensemble.seasons[y]!, ensemble.variations[y]!, course, growing, before));
+    const season = ensemble.seasons[y]!;
+    courses.push(growStand(plan, season, ensemble.variations[y]!, course, growing, before, grown.work?.(y)));
   }
   return grown;
 }

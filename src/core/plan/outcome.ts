@@ -9,7 +9,7 @@ import { fallOn, heldAgainst, type Weeds, weedsGrow } from '../weeds/weeds.ts';
 import { between, type Season } from '../weather/season.ts';
 import { type BareYear } from './bare.ts';
 import { type Plan } from './plan.ts';
-import { BARE, LYING_HOLDS, type Reading, spreadOfResidue } from './reading.ts';
+import { BARE, LYING_HOLDS, type Reading, SHEET_HOLDS, spreadOfResidue } from './reading.ts';
 
 /** What one year brought by planting day, in the quantities the aims are measured in. */
 export interface YearOutcome {
@@ -71,7 +71,7 @@ const ROOT_GAIN = gainShare(LEGUME_ROOT_CN);
 /** Nitrogen that the roots of a grass tie up for each gram of its tops (0.3-0.8 g/m2 under 5-9 t/ha of rye). */
 const GRASS_ROOT_TIES = 0.0008;
 /** Of the mineral nitrogen of the whole root zone on planting day a crop finds about this much: part lies deep, part drains on (0.5-0.7). */
-const SOIL_FOUND = 0.55;
+export const SOIL_FOUND = 0.55;
 const TONNE_G_M2 = 100;
 /** What lies is followed to planting in no more steps than this. */
 const MOST_STEPS = 16;
@@ -183,10 +183,8 @@ export function outcomeByHand(year: YearOfPlan, at: number, laying: Laying, out:
   );
   return out;
 }
-/** A sheet keeps rain and wind off, but nothing lives under it and water runs off its edges: half of what leaves and roots do (judgement). */
-const SHEET_HOLDS = 0.5;
 /** Share of a residue's nitrogen that rots free rather than into microbes, never below nothing. */
-const gainOf = (cn: number): number => higher(0, gainShare(cn));
+export const gainOf = (cn: number): number => higher(0, gainShare(cn));
 
 /** Left to the weather, or standing when the crop goes in: the course itself tells. */
 export function outcomeByWeather(year: YearOfPlan, out: YearOutcome): YearOutcome {
@@ -216,7 +214,7 @@ export function outcomeByWeather(year: YearOfPlan, out: YearOutcome): YearOutcom
  * Nitrogen from the roots of members that cold, heat or age has killed by day `at`, by the most their tops held while they lived; what is freed
  * drains away from their last living day on.
  */
-function rootsLeft({ plan, course, bare, figures }: YearOfPlan, at: number): number {
+export function rootsLeft({ plan, course, bare, figures }: YearOfPlan, at: number): number {
   const n = course.members;
   let sum = 0;
   for (let s = 0; s < n; s++) {
@@ -235,4 +233,4 @@ function rootsLeft({ plan, course, bare, figures }: YearOfPlan, at: number): num
   return sum;
 }
 
-const lastDay = (plan: Plan, course: Course): number => Math.min(plan.plantAt, course.days);
+export const lastDay = (plan: Plan, course: Course): number => Math.min(plan.plantAt, course.days);

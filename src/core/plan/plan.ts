@@ -46,6 +46,8 @@ export interface YearEnd {
   /** What stood there then, living and dead, and the nitrogen in it. */
   dm_g_m2: number;
   n_g_m2: number;
+  /** Days at 20 °C soil that it lies before this crop goes in. */
+  wait_d20: number;
 }
 
 /** Answer for one way of ending on its best date. Odds are 0..1; days are absolute (days since 1970). */
@@ -65,6 +67,8 @@ export interface EndingAnswer {
   /** Ready, and the soil has the warmth the crop wants; the site decides this as much as the cover. */
   plantable: Spread;
   lies_d: number;
+  /** Days in soil of 20 °C that it mellows before this crop goes in; colder soil takes up to three times as long. */
+  wait_d20: number;
   /** Days from the end of growth to planting, mean. */
   idle_d: number;
   /** Nitrogen the next crop can use above the same bed left bare. */

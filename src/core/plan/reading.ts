@@ -9,6 +9,8 @@ import { type Plan } from './plan.ts';
 export const BARE = 0.3;
 /** Residue holds soil less surely than living roots with leaves over them: it shifts and blows (judgement; both hold far more than none). */
 export const LYING_HOLDS = 0.75;
+/** A sheet keeps rain and wind off, but nothing lives under it and water runs off its edges: half of what leaves and roots do (judgement). */
+export const SHEET_HOLDS = 0.5;
 /** A standing crop that is undersown covers about this much of the ground until it leaves. */
 export const CROP_COVER = 0.7;
 /** Flower-days count while between first flowers and the end of flowering. */
@@ -52,6 +54,7 @@ export function readCourse(plan: Plan, course: Course, season: Season, out: Read
   const freeAt = plan.freeAt ?? 0;
   const last = Math.min(plan.plantAt, course.days);
   const weeds = groundOf(plan.surface ?? 'clean');
+  const touched = course.deeds.length > 0;
   for (let d = 0; d < last; d++) {
     const living = course.cover[d]!;
     const dead = course.dead_g_m2[d]!;
@@ -59,16 +62,29 @@ export function readCourse(plan: Plan, course: Course, season: Season, out: Read
     let covered = living > lying ? living : lying;
     let holds = living > lying * LYING_HOLDS ? living : lying * LYING_HOLDS;
     if (plan.canopy && d < plan.canopy.until && covered < CROP_COVER) covered = holds = CROP_COVER;
+    const under = touched && liesUnder(course, d);
+    if (under) {
+      covered = 1;
+      holds = SHEET_HOLDS;
+    }
     const counts = d >= freeAt;
     held[d + 1] = held[d]! + (counts ? holds : 0);
     bare[d + 1] = bare[d]! + (counts && covered < BARE ? 1 : 0);
     flowers[d + 1] = flowers[d]! + (inFlower(course, d) ? 1 : 0);
-    if (d >= plan.sownAt) weedsGrow(weeds, weedWarmth[d + 1]! - weedWarmth[d]!, living, dead / TONNE_G_M2);
+    if (under) weeds.mass = 0;
+    else if (touched && course.turned.includes(d)) {
+      weeds.mass = 0;
+      weeds.seeds = 1;
+    } else if (d >= plan.sownAt)
+      weedsGrow(weeds, weedWarmth[d + 1]! - weedWarmth[d]!, living, dead / TONNE_G_M2);
     weedMass[d] = weeds.mass;
     weedSeeds[d] = weeds.seeds;
   }
   return out;
 }
+
+const liesUnder = (course: Course, d: number): boolean =>
+  course.covered.some(([from, to]) => d >= from && d < to);
 
 function inFlower(course: Course, d: number): boolean {
   for (let s = 0; s < course.members; s++) {

@@ -41,6 +41,38 @@ export interface Course {
   dmMade_g_m2: number;
   dmLost_g_m2: number;
   nSown_g_m2: number;
+  /** What was done to it and what that laid down, in order; empty for a stand that nothing was done to. */
+  deeds: Deed[];
+  laid: Laid[];
+  /** What passes took off the bed. */
+  exported_g_m2: number;
+  exportedN_g_m2: number;
+  /** Days on which the ground lay under a sheet, cardboard or film: from, to (the day it came off); and days on which it was turned. */
+  covered: [number, number][];
+  turned: number[];
+}
+
+/** Something that was done to a stand, or that happened to it under a sheet. */
+export interface Deed {
+  day: number;
+  kind: string;
+  /** Share of plants alive that it met, of the member that holds out best. */
+  met: number;
+}
+
+/** Matter that one pass laid down or took away, of one member. */
+export interface Laid {
+  /** Day index at whose end it was laid. */
+  day: number;
+  member: number;
+  dm_g_m2: number;
+  n_g_m2: number;
+  /** Nitrogen and dry matter of the tops of plants that died of it: their roots die with them. */
+  killedN_g_m2: number;
+  killedDm_g_m2: number;
+  buried: boolean;
+  /** How much faster than whole stems it rots. */
+  times: number;
 }
 
 export interface NitrogenBalance {
@@ -97,7 +129,39 @@ export function makeCourse(days: number, members: Member[]): Course {
     dmMade_g_m2: 0,
     dmLost_g_m2: 0,
     nSown_g_m2: 0,
+    deeds: [],
+    laid: [],
+    exported_g_m2: 0,
+    exportedN_g_m2: 0,
+    covered: [],
+    turned: [],
   };
+}
+
+/** Empties a course for the next year that is written into it. */
+export function clearCourse(out: Course, sownAt: number): void {
+  out.stage.fill(0);
+  out.alive.fill(0);
+  out.dm_g_m2.fill(0);
+  out.n_g_m2.fill(0);
+  out.cover.fill(0);
+  out.height_m.fill(0);
+  out.dead_g_m2.fill(0);
+  out.deadN_g_m2.fill(0);
+  out.mineral_g_m2.fill(0);
+  out.soilShare.fill(0);
+  out.root_mm.fill(0);
+  out.emerged.fill(Infinity);
+  out.plants_m2.fill(0);
+  out.dmSown_g_m2 = 0;
+  out.nSown_g_m2 = 0;
+  out.sownAt = sownAt;
+  out.deeds.length = 0;
+  out.laid.length = 0;
+  out.exported_g_m2 = 0;
+  out.exportedN_g_m2 = 0;
+  out.covered.length = 0;
+  out.turned.length = 0;
 }
 
 /** Dry matter of all members on a day. */

@@ -27,18 +27,25 @@ const ROTTED_IN_TEN_WEEKS = 0.75;
  * @returns nitrogen washed into the ground at once, g/m2
  */
 export function addDead(dead: DeadMatter, t: Traits, dm_g_m2: number, n_g_m2: number): number {
-  const kept = dm_g_m2 * t.topsKeep;
-  const keptN = n_g_m2 * t.topsKeep;
-  const cn = n_g_m2 > 0 ? (CARBON_SHARE * dm_g_m2) / n_g_m2 : 60;
-  const mass = dead.dm_g_m2 + kept;
-  if (mass <= 0) return 0;
-  const share = kept / mass;
-  const gives = lower(1, (SURFACE_GIVES * higher(0, gainShare(cn))) / ROTTED_IN_TEN_WEEKS);
-  dead.rate += (lookUp(DECAY_BY_CN, cn) * t.rotTimes - dead.rate) * share;
+  layDown(dead, dm_g_m2 * t.topsKeep, n_g_m2 * t.topsKeep, t.rotTimes, 1);
+  return n_g_m2 * (1 - t.topsKeep) * SAP_FREES;
+}
+
+/**
+ * Adds matter that was cut or pressed down, whole.
+ * @param times how much faster than whole stems it rots
+ * @param feeds share of what it frees that goes back to this stand's ground; 0 where it is followed apart
+ */
+export function layDown(dead: DeadMatter, dm: number, n: number, times: number, feeds: number): void {
+  const mass = dead.dm_g_m2 + dm;
+  if (mass <= 0) return;
+  const cn = n > 0 ? (CARBON_SHARE * dm) / n : 60;
+  const share = dm / mass;
+  const gives = feeds * lower(1, (SURFACE_GIVES * higher(0, gainShare(cn))) / ROTTED_IN_TEN_WEEKS);
+  dead.rate += (lookUp(DECAY_BY_CN, cn) * times - dead.rate) * share;
   dead.gives += (gives - dead.gives) * share;
   dead.dm_g_m2 = mass;
-  dead.n_g_m2 += keptN;
-  return (n_g_m2 - keptN) * SAP_FREES;
+  dead.n_g_m2 += n;
 }
 
 /** @param decay today's decay, days' worth of full warmth and wetness; @returns nitrogen set free today, g/m2 */

@@ -2,7 +2,7 @@ import { SEED_ZONE_MM, type Soil, TOP_MM } from '../soil/soil.ts';
 import { type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { higher, lower, share01 } from '../units/bounds.ts';
 import { type Season } from '../weather/season.ts';
-import { type Course } from './course.ts';
+import { clearCourse, type Course } from './course.ts';
 import { addDead, type DeadMatter, noDeadMatter, rotDay } from './dead.ts';
 import { type SowingWay, wayShare } from './emergence.ts';
 import { criticalShare, lightLeft } from './leaf.ts';
@@ -12,6 +12,7 @@ import { type Member } from './species.ts';
 import { daylengthFactors } from './stage.ts';
 import { warmthOf } from './thermal.ts';
 import { type Traits, traitsOf } from './traits.ts';
+import { type Work } from './work.ts';
 
 /** What makes one plausible year differ from the next besides weather: variety, seed, soil, all that is not known. */
 export interface Variation {
@@ -74,6 +75,7 @@ export interface GrowRoom {
   plants: Plant[];
   soil: SoilState;
   dead: DeadMatter;
+  covered: boolean;
   today: Today;
   traits: Traits[];
   /** Per member: share of viable seed that can come up this way, and of wanted nitrogen that it takes from the air on this ground. */
@@ -93,6 +95,7 @@ export const makeGrowRoom = ({ members, soil, way }: StandInput): GrowRoom => ({
   plants: members.map(makePlant),
   soil: startSoil(soil),
   dead: noDeadMatter(),
+  covered: false,
   today: newToday(),
   traits: members.map((m) => traitsOf(m.species)),
   potential: members.map((m) => wayShare(m.species, way)),
@@ -115,6 +118,7 @@ export function growStand(
   out: Course,
   room: GrowRoom = makeGrowRoom(input),
   before?: Before,
+  work?: Work,
 ): Course {
   const { members, sownAt } = input;
   const { plants, traits, today, dead } = room;
@@ -126,8 +130,9 @@ export function growStand(
   const startAt = before && before.day <= sownAt && !input.canopy ? before.day : 0;
   if (before && startAt > 0) Object.assign(st, before.soil);
   for (let s = 0; s < n; s++) resetPlant(plants[s]!, room.potential[s]!, room.fixes[s]!);
-  clear(out, sownAt);
+  clearCourse(out, sownAt);
   Object.assign(dead, NOTHING_DEAD);
+  room.covered = false;
   out.water.start_mm = startRoot;
   out.soilNitrogen.start_g_m2 = startMineral;
   const warmths = members.map((m) => warmthOf(season, m.species.thermal));
@@ -139,6 +144,7 @@ export function growStand(
   let fixed = 0;
   let made_g = 0;
   let lost_g = 0;
+  let workAt = work ? work.next : Infinity;
 
   const until = Math.min(season.days, input.growUntil ?? season.days);
   for (let d = startAt; d < until; d++) {
@@ -155,6 +161,7 @@ export function growStand(
       out.dead_g_m2[d] = dead.dm_g_m2;
       out.deadN_g_m2[d] = dead.n_g_m2;
       out.soilShare[d] = taken / (taken + fixed + LEAST_N);
+      if (d === workAt) workAt = doWork(work!, d, room, out);
       continue;
     }
     breakDay(room, input, season, d, onTop);
@@ -178,7 +185,8 @@ export function growStand(
       if (q.alive > 0) {
         today.warmth = warmths[s]![d]!;
         today.daylength = lengths[s]![d]!;
-        ageDay(q, t, v, today);
+        // In the dark nothing ripens.
+        if (!room.covered) ageDay(q, t, v, today);
         lossDay(q, t, v, today);
         if (t.perennial && q.alive > 0) renewDay(q, t, today);
         if (today.lost_g_m2 > 0) giveBack(st, addDead(dead, t, today.lost_g_m2, today.lostN_g_m2));
@@ -208,6 +216,11 @@ export function growStand(
     out.deadN_g_m2[d] = dead.n_g_m2;
     if (coverLeaf > 0) out.cover[d] = (1 - lightLeft(coverLeaf)) * lower(1, today.crowding);
     out.height_m[d] = tallest;
+    if (d === workAt) {
+      const stood = standing(plants);
+      workAt = doWork(work!, d, room, out);
+      lost_g += stood - standing(plants);
+    }
     if (living === 0) {
       over = true;
       st.intercepted = 0;
@@ -218,12 +231,25 @@ export function growStand(
   return out;
 }
 
+/** @returns the day of the next work */
+function doWork(work: Work, d: number, room: GrowRoom, out: Course): number {
+  work.act(d, room, out);
+  return work.next;
+}
+
+function standing(plants: Plant[]): number {
+  let dm = 0;
+  for (let s = 0; s < plants.length; s++) dm += plants[s]!.dm;
+  return dm;
+}
+
 /** Light that the leaves catch at dawn, and what they and a crop above them keep from the ground. */
-function catchLight({ plants, traits, today, soil: st }: GrowRoom, input: StandInput, d: number): void {
+function catchLight(room: GrowRoom, input: StandInput, d: number): void {
+  const { plants, traits, today, soil: st } = room;
   let leaf = 0;
   for (let s = 0; s < plants.length; s++) leaf += plants[s]!.lai * traits[s]!.extinction;
   const caught = leaf > 0 ? (1 - lightLeft(leaf)) * today.crowding : 0;
-  today.intercepted = caught;
+  today.intercepted = room.covered ? 0 : caught;
   const { canopy } = input;
   st.intercepted = canopy && d < canopy.until ? higher(caught, 1 - canopy.lightThrough) : caught;
 }
@@ -289,25 +315,6 @@ function giveBack(st: SoilState, freed_g_m2: number): void {
 function keepStages(out: Course, plants: Plant[], from: number): void {
   for (let d = from; d < out.days; d++)
     for (let s = 0; s < plants.length; s++) out.stage[d * plants.length + s] = plants[s]!.stage;
-}
-
-function clear(out: Course, sownAt: number): void {
-  out.stage.fill(0);
-  out.alive.fill(0);
-  out.dm_g_m2.fill(0);
-  out.n_g_m2.fill(0);
-  out.cover.fill(0);
-  out.height_m.fill(0);
-  out.dead_g_m2.fill(0);
-  out.deadN_g_m2.fill(0);
-  out.mineral_g_m2.fill(0);
-  out.soilShare.fill(0);
-  out.root_mm.fill(0);
-  out.emerged.fill(Infinity);
-  out.plants_m2.fill(0);
-  out.dmSown_g_m2 = 0;
-  out.nSown_g_m2 = 0;
-  out.sownAt = sownAt;
 }
 
 function close(out: Course, st: SoilState, taken: number, fixed: number, made: number, lost: number): void {

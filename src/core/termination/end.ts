@@ -1,6 +1,5 @@
 import { type NextCrop, type Handling, waitDays20 } from '../residue/wait.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
-import { AVAILABLE_WATER_MM } from '../soil/soil.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Variation } from '../stand/grow.ts';
 import { higher } from '../units/bounds.ts';
@@ -18,7 +17,8 @@ import {
   type MethodParts,
   takeApart,
 } from './method.ts';
-import { FEWEST_SHEET_DAYS, coveringHeat, FILM_NEEDS } from './sheet.ts';
+import { deadUnder, heatNeeded } from './sheet.ts';
+import { diggingDay, dries, UNDRIED_LIVES } from './workable.ts';
 
 /** A member counts as dead when no more than this share of its plants lives; a stand when its worst member does. */
 export const DEAD_BELOW = 0.1;
@@ -28,18 +28,6 @@ const WARM_DAYS = 5;
 const NOTHING_G_M2 = 40;
 /** Ripe stands stand dead about ten days after their first viable seed. */
 const RIPENS_D = 10;
-/** Ground at seed depth under this is frozen to a spade, °C. */
-const FROZEN_C = 1;
-/**
- * Ground that holds more than this share of the water it can hold, after more than this much rain in two days, smears under a spade: clay for
- * longest, sand hardly (judgement).
- */
-const TOO_WET = {
-  sand: { full: 0.99, rain_mm: 20 },
-  loam: { full: 0.95, rain_mm: 5 },
-  clay: { full: 0.9, rain_mm: 1 },
-} as const;
-
 export const newYearEnd = (): YearEnd => ({
   deadAt: Infinity,
   readyAt: Infinity,
@@ -49,6 +37,7 @@ export const newYearEnd = (): YearEnd => ({
   stageAtEnd: 0,
   dm_g_m2: 0,
   n_g_m2: 0,
+  wait_d20: 0,
 });
 
 /** A method made ready for one plan: what does not change from year to year and day to day. */
@@ -109,7 +98,7 @@ export function endStand(
   if (waits) return byWeather(ending, course, season, waits, out);
   stoodOn(course, at, out);
   if (keeps) return out;
-  const turnedAt = ending.course.digs ? diggingDay(ending.plan, course, season, at) : at;
+  const turnedAt = ending.course.digs ? diggingDay(ending.plan.soil, course, season, at) : at;
   if (turnedAt === Infinity) return out;
   const { plan } = ending;
   const n = course.members;
@@ -150,41 +139,8 @@ export function endStand(
   );
 }
 
-/**
- * Pressed stems are not cut: they die because they dry out, and green ones on cold, wet ground root and rise again. The air must take this much water
- * in the days after the last pass (judgement: more than an English midwinter, less than any April).
- */
-const DRIES_MM = 12;
-const DRYING_D = 12;
-const UNDRIED_LIVES = 0.5;
-
-function dries(season: Season, from: number): boolean {
-  let mm = 0;
-  for (let d = from; d < Math.min(from + DRYING_D, season.days); d++) mm += season.et0_mm[d]!;
-  return mm >= DRIES_MM;
-}
-
 /** What comes through darkness or heat that was long enough: creeping roots and the odd crown. */
-const UNDER_COVER_LIVES = 0.02;
-
-/** First day from `at` on which the ground is neither frozen nor so wet that turning smears it; never when none comes in a fortnight. */
-function diggingDay(plan: Plan, course: Course, season: Season, at: number): number {
-  const { full, rain_mm } = TOO_WET[plan.soil.texture];
-  const most = AVAILABLE_WATER_MM[plan.soil.texture] * full;
-  for (let d = at; d < Math.min(at + WAITS_TO_DIG_D, season.days); d++) {
-    const rain = season.rain_mm[d]! + (d > 0 ? season.rain_mm[d - 1]! : 0);
-    if (thawed(season, d) && (course.root_mm[d]! <= most || rain <= rain_mm)) return d;
-  }
-  return Infinity;
-}
-const WAITS_TO_DIG_D = 14;
-
-/** A day's thaw softens the top; a spit deep takes most of a week. */
-function thawed(season: Season, d: number): boolean {
-  for (let k = Math.max(0, d - THAW_D); k <= d; k++) if (season.soil_c[k]! < FROZEN_C) return false;
-  return true;
-}
-const THAW_D = 5;
+export const UNDER_COVER_LIVES = 0.02;
 
 /** Day on which enough heat has added up under what was laid, or never when the house rule lifts it first. */
 function underCover(ending: Ending, at: number, course: Course, season: Season, v: Variation): number {
@@ -192,25 +148,18 @@ function underCover(ending: Ending, at: number, course: Course, season: Season, 
   const { covering, loweredFirst, cap_d, kills } = ending.course;
   const laid = at + (kills.at(-1)?.after_d ?? 0);
   if (laid >= season.days) return Infinity;
-  let hardest = 0;
-  const n = course.members;
-  for (let s = 0; s < n; s++) {
-    if (course.alive[at * n + s]! <= 0.02) continue;
-    const sp = plan.members[s]!.species;
-    const needs = covering === 'film' ? FILM_NEEDS[sp.ending.sheet] : coveringHeat(sp, covering!);
-    if (needs > hardest) hardest = needs;
-  }
-  if (hardest === 0) return laid;
-  const tall = !loweredFirst && course.height_m[at]! > TALL_M ? TALL_EXTRA_D20 : 0;
-  const heat = (hardest + tall) * v.coverHeat;
-  const dead = Math.max(
-    laid + FEWEST_SHEET_DAYS,
-    reaches(covering === 'film' ? season.filmHeat : season.sheetHeat, laid, heat),
+  const needs = heatNeeded(
+    plan.members,
+    course.alive,
+    at * course.members,
+    covering!,
+    course.height_m[at]!,
+    loweredFirst,
   );
+  if (needs === 0) return laid;
+  const dead = deadUnder(season, covering!, laid, needs * v.coverHeat);
   return dead - laid > cap_d ? Infinity : dead;
 }
-const TALL_M = 0.4;
-const TALL_EXTRA_D20 = 5;
 
 /** Winterkill and summerkill: the stand is dead on the first day on which no member keeps a tenth of its plants, by that cause. */
 function byWeather(
@@ -289,8 +238,8 @@ function stoodOn(course: Course, at: number, out: YearEnd): void {
   out.n_g_m2 = nitrogenOn(course, at) + course.deadN_g_m2[at]!;
 }
 
-/** @param waitsFrom day from which the bed mellows, when that is not the day of death */
-function ready(
+/** Writes when the bed is dead, ready and warm enough. @param waitsFrom day from which the bed mellows, when that is not the day of death */
+export function ready(
   ending: Ending,
   season: Season,
   deadAt: number,
@@ -306,12 +255,13 @@ function ready(
     : out.dm_g_m2 < NOTHING_G_M2
       ? 2
       : lookUp(waits, carbonToNitrogen(out.dm_g_m2, out.n_g_m2));
+  out.wait_d20 = wait;
   out.readyAt = plantsAtOnce ? out.endsAt : reaches(season.mellowing, Math.min(waitsFrom, season.days), wait);
   if (out.readyAt < Infinity) out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c);
   return out;
 }
 
-function never(out: YearEnd): void {
+export function never(out: YearEnd): void {
   out.deadAt = Infinity;
   out.readyAt = Infinity;
   out.plantableAt = Infinity;
@@ -320,6 +270,7 @@ function never(out: YearEnd): void {
   out.stageAtEnd = 0;
   out.dm_g_m2 = 0;
   out.n_g_m2 = 0;
+  out.wait_d20 = 0;
 }
 
 /** First day from `from` on which the last days' soil was warm enough for the crop; a season's answers are worked out once a crop. */

@@ -97,7 +97,7 @@ export interface MethodParts {
 }
 
 /** Days from a pass until a killed stand is seen to be dead (practice). */
-const SHOWS_D: Partial<Record<PassKind, number>> = {
+export const SHOWS_D: Partial<Record<PassKind, number>> = {
   cut: 4,
   mow: 4,
   flail: 4,
@@ -112,7 +112,7 @@ const SHOWS_D: Partial<Record<PassKind, number>> = {
   pull: 0,
   hoe: 2,
 };
-const COVERING: Partial<Record<PassKind, Covering>> = {
+export const COVERING: Partial<Record<PassKind, Covering>> = {
   'lay-sheet': 'sheet',
   'lay-cardboard': 'cardboard',
   'lay-film': 'film',
@@ -124,7 +124,7 @@ const WAITS: Partial<Record<PassKind, Waits>> = {
 };
 const LOWERS = new Set<PassKind>(['cut', 'mow', 'flail', 'crimp']);
 /** Shares of the tops that stay on the bed: hens eat and scratch in about half, ruminants leave two fifths, a rake leaves stubble and crumbs. */
-const STAYS: Partial<Record<PassKind, number>> = {
+export const STAYS: Partial<Record<PassKind, number>> = {
   hens: 0.5,
   pigs: 0.4,
   graze: 0.4,
@@ -134,7 +134,7 @@ const STAYS: Partial<Record<PassKind, number>> = {
 /** Useful nitrogen from feed: 7 hen-days a square metre at 1.6 g, part in the pen, part lost (about 4); pigs about 5; grazers bring none. */
 const MANURE: Partial<Record<PassKind, number>> = { hens: 4, pigs: 5 };
 /** Flailed pieces rot this much faster than whole stems (1.3-1.6). */
-const SHREDDED_TIMES = 1.45;
+export const SHREDDED_TIMES = 1.45;
 
 export function takeApart(method: Method & { sheetCap_d?: number }): MethodParts {
   const kinds = method.passes.map((p) => p.kind);
@@ -208,7 +208,7 @@ export function passKills(kind: PassKind, sp: Species, stage: number, dm_g_m2: n
 }
 
 /** Days after which a second pass meets weakened plants rather than a bruised stand: sooner than this it is one and the same blow. */
-const TELLING_GAP_D = 3;
+export const TELLING_GAP_D = 3;
 const WEAKENED_TIMES = 1.2;
 /** Kinds that sprout from crowns for ever lose little to being cut again. */
 const NEVER_KEEPS = 0.75;
@@ -271,15 +271,17 @@ function survive(
     const kill = lucky(killOf(k), killOdds);
     if (k === 0) left = 1 - kill;
     else if (after_d - before < TELLING_GAP_D) left = Math.min(left, 1 - kill);
-    else {
-      // Survivors of a blow that told are weaker: the next leaves two fifths of them. One that hardly told weakens nothing.
-      const most = 1 - (never && kind !== 'dig' ? NEVER_KEEPS : SECOND_PASS_KEEPS);
-      left *= 1 - Math.max(kill, Math.min(most, kill * WEAKENED_TIMES));
-    }
+    else left *= 1 - killsWeakened(kind, kill, never);
     before = after_d;
   }
   return left;
 }
 
+/** Survivors of a blow that told are weaker: the next leaves two fifths of them. One that hardly told weakens nothing. */
+export function killsWeakened(kind: PassKind, kill: number, never: boolean): number {
+  const most = 1 - (never && kind !== 'dig' ? NEVER_KEEPS : SECOND_PASS_KEEPS);
+  return Math.max(kill, Math.min(most, kill * WEAKENED_TIMES));
+}
+
 /** A share with its odds multiplied, so that it stays a share. */
-const lucky = (share: number, odds: number): number => (share * odds) / (1 - share + share * odds);
+export const lucky = (share: number, odds: number): number => (share * odds) / (1 - share + share * odds);

@@ -1,4 +1,6 @@
-import { type Species } from '../stand/species.ts';
+import { type Member, type Species } from '../stand/species.ts';
+import { power } from '../units/exact.ts';
+import { type Season, reaches } from '../weather/season.ts';
 import { type Covering } from './method.ts';
 
 /**
@@ -23,3 +25,49 @@ export const coveringHeat = (sp: Species, covering: Exclude<Covering, null>): nu
  * die in 3-10 days with leaves above 45-50 °C; survivors sprout).
  */
 export const FILM_NEEDS = { easy: 8, medium: 14, hard: 30 } as const;
+
+const TALL_M = 0.4;
+const TALL_EXTRA_D20 = 5;
+/** A kind with fewer plants alive than this does not lengthen the wait. */
+const HARDLY_ANY = 0.02;
+
+/**
+ * Heat that what was laid must gather before the toughest living member is dead: days at 20 °C, under film bright 32 °C days; 0 when nothing lives.
+ * @param alive share of plants alive of each member, laid out from `first` on
+ */
+export function heatNeeded(
+  members: Member[],
+  alive: ArrayLike<number>,
+  first: number,
+  covering: Exclude<Covering, null>,
+  height_m: number,
+  loweredFirst: boolean,
+): number {
+  let hardest = 0;
+  for (let s = 0; s < members.length; s++) {
+    if (alive[first + s]! <= HARDLY_ANY) continue;
+    const sp = members[s]!.species;
+    const needs = covering === 'film' ? FILM_NEEDS[sp.ending.sheet] : coveringHeat(sp, covering);
+    if (needs > hardest) hardest = needs;
+  }
+  if (hardest === 0) return 0;
+  return hardest + (!loweredFirst && height_m > TALL_M ? TALL_EXTRA_D20 : 0);
+}
+
+/** Day on which a covering laid on day `laid` has gathered the heat, or never in this season. */
+export const deadUnder = (
+  season: Season,
+  covering: Exclude<Covering, null>,
+  laid: number,
+  heat: number,
+): number =>
+  Math.max(
+    laid + FEWEST_SHEET_DAYS,
+    reaches(covering === 'film' ? season.filmHeat : season.sheetHeat, laid, heat),
+  );
+
+/**
+ * Share of plants dead when a covering comes off after this share of the heat they need: reserves run out late, so most die in the last third
+ * (judgement: 0.02 at a quarter, 0.25 at half, 0.62 at three quarters, 0.9 at the full heat, where a stand counts as dead).
+ */
+export const deadAfter = (share: number): number => 1 - power(10, -(share * share * share));

@@ -86,7 +86,7 @@ function Chooser({ bed }: { bed: Bed }) {
     [form.valid, bed, beds, plantings, covers, freeDay, plantDay, today],
   );
   const watered = garden.kit.includes('hose');
-  const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, aims, watered);
+  const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, aims, watered, today);
 
   async function put(sample: Sample) {
     const parts = [

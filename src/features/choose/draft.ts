@@ -4,6 +4,7 @@ import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
+import { predictedOf } from '../../questions/predicted.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { type BlockPart } from '../../records/verbs/verbs.ts';
 import { type GapForm } from './useGapForm.ts';
@@ -16,6 +17,7 @@ export function coverOf(
   form: Pick<GapForm, 'wayId' | 'plantOn'>,
   aims: AimStrands[],
   watered: boolean,
+  today: string,
 ): Cover {
   const method = methods.find((m) => m.id === sample.best?.method);
   return {
@@ -46,6 +48,8 @@ export function coverOf(
     plantBackOn: form.plantOn,
     verdict: null,
     endedOn: null,
+    predicted: sample.best ? predictedOf(sample.best, today) : null,
+    formerPlans: [],
     note: '',
   };
 }
@@ -63,6 +67,7 @@ export function firstOf(sample: Sample, second: Cover, newId: () => string): Blo
     seed: first.parts.map((p) => ({ speciesId: p.speciesId, ...USUAL_SEED, used_g: null, lotId: null })),
     method: method?.id ?? 'cut',
     passes: method ? datedPasses(method.passes, first.best, sample.sowDay) : [],
+    predicted: second.predicted && predictedOf(first.best, second.predicted.on),
     nextPlantingId: null,
     plantBackOn: second.sowOn,
   };

@@ -53,6 +53,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       stage: (stage || null) as Look['stage'],
       alive: share(alive),
       weeds: (weeds || null) as Look['weeds'],
+      crowns: null,
       note,
     };
     if (await run(saveLook(hands, look, cover))) {

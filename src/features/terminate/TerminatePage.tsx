@@ -1,22 +1,28 @@
 import { Link, useParams } from 'react-router';
 import { cautions, coverName, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_AIMS } from '../../core/aims/aims.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { dayOf } from '../../core/calendar/day.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
+import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { stepsAhead } from '../../core/plan/steps.ts';
 import { plantBackDay } from '../../questions/cover.ts';
 import { methodsHere } from '../../questions/methods.ts';
+import { predictedOf } from '../../questions/predicted.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
+import { chooseEnding } from '../../records/commands/ending.ts';
+import type { Cover } from '../../records/types.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
-import { saveCover } from '../../records/verbs/verbs.ts';
-import { readyWords } from '../../ui/readyWords.ts';
-import { showDay, showIso, showIsoYear } from '../../ui/dates.ts';
+import { showDay, showIsoYear } from '../../ui/dates.ts';
+import { PASS_WORDS } from '../../ui/methodWords.ts';
 import { Answer, Page } from '../../ui/parts.tsx';
+import { readyWords } from '../../ui/readyWords.ts';
 import { Steps } from '../../ui/Steps.tsx';
 import { weekWords } from '../../ui/weekWords.ts';
 import { Ways } from './Ways.tsx';
+import { WhatNow } from './WhatNow.tsx';
 import { WorkPlan } from './WorkPlan.tsx';
 
-/** Ways to end this cover side by side for this planting day; the chosen one becomes dated steps and a look afterwards. */
+/** Ways to end this cover side by side for this planting day; the chosen one becomes dated steps, a look afterwards, and a way on when it lives. */
 export default function TerminatePage() {
   const { cover, bed, garden, plantings, today, hands, run } = useCover(useParams().coverId);
   const { forecast } = useForecast(cover);
@@ -24,20 +30,38 @@ export default function TerminatePage() {
   const plantDay = plantBackDay(cover, plantings);
   const here = methodsHere(garden, bed);
   const begun = cover.passes.some((p) => p.doneOn);
-  const chosen = forecast?.endings.find((e) => e.method === cover.method);
+  const dead = cover.verdict === 'dead';
+  const late = !begun && cover.sownOn !== null && cover.passes.some((p) => p.due < today);
+  const aims = cover.aims.length > 0 ? cover.aims : USUAL_AIMS;
   const choose = (e: EndingAnswer) => {
     const method = methods.find((m) => m.id === e.method)!;
-    void run(
-      saveCover(
-        hands,
-        { ...cover, method: method.id, passes: datedPasses(method.passes, e, plantDay) },
-        'choose-ending',
-        `ending by ${method.name.toLowerCase()}`,
-      ),
-    );
+    const chosen = {
+      method: method.id,
+      passes: datedPasses(method.passes, e, plantDay),
+      predicted: predictedOf(e, today),
+    };
+    const why = cover.verdict === 'regrew' ? 'grew-again' : late ? 'late' : 'chosen-anew';
+    void run(chooseEnding(hands, cover, chosen, today, why, `ending by ${method.name.toLowerCase()}`));
   };
   const entry = methods.find((m) => m.id === cover.method);
-  const shown = (forecast?.settled?.method === cover.method ? forecast.settled : chosen) ?? undefined;
+  const chosen = forecast?.endings.find((e) => e.method === cover.method);
+  const shown = forecast?.settled ?? chosen;
+  const usable = forecast?.endings.filter((e) => here.find((h) => h.id === e.method)?.missing.length === 0);
+  const ways = forecast && (
+    <Ways
+      endings={forecast.endings}
+      here={here}
+      chosen={begun ? '' : cover.method}
+      aims={aims}
+      plantDay={plantDay}
+      area_m2={bed.area_m2}
+      units={garden.units}
+      choose={choose}
+    />
+  );
+  const over = begun && cover.passes.every((p) => p.doneOn);
+  const failing =
+    !dead && (cover.verdict === 'regrew' || (over && shown !== undefined && shown.odds.dead < 0.5));
   return (
     <div className="garden-touch">
       <Page
@@ -45,65 +69,95 @@ export default function TerminatePage() {
         lead={`${coverName(cover.parts)}; planting day ${showDay(plantDay)}`}
       >
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
-        <Answer
-          big={
-            cover.verdict === 'dead'
-              ? `Dead, seen ${showIsoYear(cover.endedOn!)}`
-              : cover.passes[0]
-                ? `${entry?.name ?? ''}, ${showIso(cover.passes.find((p) => !p.doneOn)?.due ?? cover.passes.at(-1)!.doneOn!)}`
-                : 'Choose a way below'
-          }
-        >
+        <Answer big={headline(cover, entry?.name ?? '', shown, dayOf(today))}>
           {shown && readyWords(shown, plantDay)}
+          {late && ' That is with the work begun today; the planned day has passed.'}
           {cover.method === 'sheet' &&
             ' Under a sheet it is heat that counts, not weeks: the fixed times growers quote are one curve at different temperatures.'}
         </Answer>
-        {!begun && forecast?.settled && shown === forecast.settled && forecast.weeks.length > 0 && (
+        {!begun && forecast?.settled && forecast.weeks.length > 0 && (
           <section className="mt-3 mb-5 max-w-2xl" aria-label="Another week">
             {forecast.weeks.map((w) => (
               <p key={w.days}>{weekWords(w, garden.units)}</p>
             ))}
           </section>
         )}
-        {cover.passes.length > 0 && (
-          <WorkPlan
+        {failing && shown && usable && (
+          <WhatNow
             cover={cover}
-            today={today}
-            save={(c, label) => void run(saveCover(hands, c, 'ending', label))}
+            asItStands={shown}
+            ways={usable}
+            aims={aims}
+            plantDay={plantDay}
+            next={plantings.find((p) => p.id === cover.nextPlantingId)}
+            choose={choose}
           />
         )}
+        {cover.passes.length > 0 && <WorkPlan cover={cover} ending={shown} />}
         {entry && (
           <p className="mt-3 max-w-2xl">
             <b className="text-madder">Caution.</b> {entry.cautions.map((c) => cautions[c]).join(' ')} Local
             rules and licensed practice come first.
           </p>
         )}
-        {cover.verdict === 'dead' && (
+        {dead && (
           <Link className="btn btn-primary mt-4" to={`/cover/${cover.id}/plant`}>
             To planting back
           </Link>
         )}
-        {!begun && (
+        {!begun && !dead && (
           <section className="mt-6">
             <h2 className="font-display text-xl font-bold">
               Ways to end it, for planting on {showDay(plantDay)}
             </h2>
             {!forecast && <p role="status">Growing {PLAUSIBLE_YEARS} plausible years…</p>}
-            {forecast && (
-              <Ways
-                endings={forecast.endings}
-                here={here}
-                chosen={cover.method}
-                aims={cover.aims.length > 0 ? cover.aims : USUAL_AIMS}
-                plantDay={plantDay}
-                area_m2={bed.area_m2}
-                units={garden.units}
-                choose={choose}
-              />
-            )}
+            {ways}
           </section>
         )}
+        {begun && !dead && ways && (
+          <details className="mt-6">
+            <summary className="cursor-pointer font-semibold">Another way from here</summary>
+            {ways}
+          </details>
+        )}
+        <Former cover={cover} />
       </Page>
     </div>
+  );
+}
+
+/** What is to be done next, in a line. */
+function headline(cover: Cover, way: string, shown: EndingAnswer | undefined, today: number): string {
+  if (cover.verdict === 'dead') return `Dead, seen ${showIsoYear(cover.endedOn!)}`;
+  if (cover.passes.length === 0) return 'Choose a way below';
+  const step = stepsAhead(cover.passes, shown, today)[0];
+  if (!step) return cover.verdict === 'regrew' ? 'Some grew again' : 'Look whether it is dead';
+  const title = PASS_WORDS[cover.passes[step.index]!.kind]?.title ?? way;
+  if (cover.passes.some((p) => p.doneOn)) return `${title}, ${showDay(step.due)}`;
+  return step.late ? `${title}: overdue` : `${way}, ${showDay(step.due)}`;
+}
+
+const WHY = {
+  'chosen-anew': 'chosen anew',
+  'grew-again': 'it grew again',
+  late: 'the day had passed',
+} as const;
+
+/** Plans that this cover had before. */
+function Former({ cover }: { cover: Cover }) {
+  if (cover.formerPlans.length === 0) return null;
+  return (
+    <details className="mt-4">
+      <summary className="cursor-pointer">What was planned before</summary>
+      <ul className="mt-1 max-w-2xl">
+        {cover.formerPlans.map((f, i) => (
+          <li key={i}>
+            Until {showIsoYear(f.until)}:{' '}
+            {(methods.find((m) => m.id === f.method)?.name ?? f.method).toLowerCase()}
+            {f.due && `, next step ${showIsoYear(f.due)}`}; {WHY[f.why]}.
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

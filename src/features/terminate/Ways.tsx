@@ -95,7 +95,7 @@ function Way({
           aria-pressed={chosen === e.method}
           onClick={() => choose(e)}
         >
-          {chosen === e.method ? 'Work out its days again' : `End it this way: ${m.name.toLowerCase()}`}
+          {chosen === e.method ? 'Work out the days again' : 'End it this way'}: {m.name.toLowerCase()}
         </button>
       )}
     </li>

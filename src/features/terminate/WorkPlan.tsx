@@ -1,30 +1,31 @@
 import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
+import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { stepsAhead } from '../../core/plan/steps.ts';
+import { countCrowns, logPass, seeAlive, seeDead } from '../../records/commands/ending.ts';
 import type { Cover } from '../../records/types.ts';
-import { showIsoYear } from '../../ui/dates.ts';
-import { DateField } from '../../ui/fields.tsx';
+import { useGarden } from '../../ring/garden.tsx';
+import { showDay, showIsoYear } from '../../ui/dates.ts';
+import { DateField, SelectField } from '../../ui/fields.tsx';
 import { PASS_WORDS } from '../../ui/methodWords.ts';
 
+const titleOf = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
+
 /** The chosen way as dated steps, each logged when done, and the look that proves the cover dead. */
-export function WorkPlan({
-  cover,
-  today,
-  save,
-}: {
-  cover: Cover;
-  today: string;
-  save(c: Cover, label: string): void;
-}) {
+export function WorkPlan({ cover, ending }: { cover: Cover; ending: EndingAnswer | undefined }) {
+  const { today, hands, run } = useGarden();
   const [on, setOn] = useState(today);
   const next = cover.passes.findIndex((p) => !p.doneOn);
   const last = cover.passes.at(-1)!;
-  const checkOn = last.doneOn && dayOf(last.doneOn) > dayOf(on) ? last.doneOn : on;
+  const seenOn = last.doneOn && dayOf(last.doneOn) > dayOf(on) ? last.doneOn : on;
+  const ahead = stepsAhead(cover.passes, ending, dayOf(today));
+  const dead = cover.verdict === 'dead';
   return (
     <section aria-labelledby="work-plan">
       <h2 id="work-plan" className="font-display text-xl font-bold">
         Work plan
       </h2>
-      {cover.verdict !== 'dead' && (
+      {!dead && (
         <div className="max-w-xs">
           <DateField label="Day it was done or seen" value={on} onChange={setOn} />
         </div>
@@ -33,65 +34,97 @@ export function WorkPlan({
         {cover.passes.map((p, i) => (
           <li key={i} className="border-linen border-t py-2">
             <b>
-              {i + 1}. {PASS_WORDS[p.kind]?.title ?? p.kind}
+              {i + 1}. {titleOf(p.kind)}
             </b>{' '}
             {p.doneOn ? (
               <span>done {showIsoYear(p.doneOn)}</span>
+            ) : dead ? (
+              <span className="text-bark">no longer needed to kill it</span>
             ) : (
-              <span className="text-bark">due {showIsoYear(p.due)}</span>
+              <Due step={ahead.find((s) => s.index === i)!} planned={p.due} />
             )}
             <p>{PASS_WORDS[p.kind]?.how}</p>
-            {i === next && cover.sownOn && (
+            {i === next && cover.sownOn && !dead && (
               <button
                 type="button"
                 className="btn btn-primary mt-1"
-                onClick={() =>
-                  save(
-                    { ...cover, passes: cover.passes.map((q, k) => (k === i ? { ...q, doneOn: on } : q)) },
-                    PASS_WORDS[p.kind]?.title.toLowerCase() ?? p.kind,
-                  )
-                }
+                onClick={() => void run(logPass(hands, cover, i, on, titleOf(p.kind).toLowerCase()))}
               >
-                Log it done: {PASS_WORDS[p.kind]?.title.toLowerCase()}
+                Log it done: {titleOf(p.kind).toLowerCase()}
               </button>
             )}
           </li>
         ))}
       </ol>
-      {next === -1 && cover.verdict !== 'dead' && (
-        <div className="mt-3">
-          <h3 className="font-bold">The look afterwards</h3>
-          <p className="max-w-2xl">
-            Part the mat in five places. Dead crowns are brown, soft and pull out; white or green at the base
-            grows on.
-          </p>
-          <div className="mt-2 flex flex-wrap gap-3">
-            <button
-              type="button"
-              className="btn btn-primary"
-              onClick={() => save({ ...cover, verdict: 'dead', endedOn: checkOn }, 'seeing it dead')}
-            >
-              It is dead
-            </button>
-            <button
-              type="button"
-              className="btn"
-              onClick={() =>
-                save(
-                  {
-                    ...cover,
-                    verdict: 'regrew',
-                    passes: [...cover.passes, { kind: 'cut', due: on, doneOn: null }],
-                  },
-                  'regrowth, one more cut',
-                )
-              }
-            >
-              Some grew again: add a cut
-            </button>
-          </div>
-        </div>
+      {dead ? (
+        <button type="button" className="btn mt-1" onClick={() => void run(seeAlive(hands, cover))}>
+          It lives after all
+        </button>
+      ) : (
+        cover.passes.some((p) => p.doneOn) && <LookAfter cover={cover} on={seenOn} over={next === -1} />
       )}
     </section>
+  );
+}
+
+function Due({ step, planned }: { step: ReturnType<typeof stepsAhead>[number]; planned: string }) {
+  if (step.lookFrom !== undefined)
+    return (
+      <span className="text-bark">
+        about {showDay(step.due)}, when it is dead in 9 years of 10; look under a corner from{' '}
+        {showDay(step.lookFrom)}
+      </span>
+    );
+  return step.late ? (
+    <span className="text-madder font-semibold">was due {showIsoYear(planned)}: today at the earliest</span>
+  ) : (
+    <span className="text-bark">due {showDay(step.due)}</span>
+  );
+}
+
+const CROWNS = [5, 10, 20, 30] as const;
+
+/** What shows whether it is dead: crowns of ten, or plainly dead. */
+function LookAfter({ cover, on, over }: { cover: Cover; on: string; over: boolean }) {
+  const { hands, run } = useGarden();
+  const [of, setOf] = useState(10);
+  const [green, setGreen] = useState(0);
+  return (
+    <div className="mt-3">
+      <h3 className="font-bold">{over ? 'The look afterwards' : 'A look in between'}</h3>
+      <p className="max-w-2xl">
+        Part the mat in five places and pull two crowns in each. Dead crowns are brown, soft and come out;
+        white or green at the base grows on.
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <SelectField
+          label="Crowns looked at"
+          value={String(of)}
+          options={CROWNS.map((n) => [String(n), String(n)] as const)}
+          onChange={(v) => {
+            setOf(Number(v));
+            setGreen(Math.min(green, Number(v)));
+          }}
+        />
+        <SelectField
+          label="Green among them"
+          value={String(green)}
+          options={Array.from({ length: of + 1 }, (_, n) => [String(n), String(n)] as const)}
+          onChange={(v) => setGreen(Number(v))}
+        />
+        <button
+          type="button"
+          className="btn btn-primary"
+          onClick={() => void run(countCrowns(hands, cover, { on, green, of }))}
+        >
+          Log the count
+        </button>
+        {over && (
+          <button type="button" className="btn" onClick={() => void run(seeDead(hands, cover, on))}>
+            It is dead
+          </button>
+        )}
+      </div>
+    </div>
   );
 }

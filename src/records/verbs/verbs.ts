@@ -195,7 +195,7 @@ export const removePlanting = (hands: Hands, planting: Planting): Done =>
 export async function saveLook(hands: Hands, look: Look, cover: Cover): Done {
   if (!cover.sownOn || look.on < cover.sownOn)
     return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: look.on });
-  const seen = [look.emergence, look.cover, look.height_m, look.stage, look.alive, look.weeds];
+  const seen = [look.emergence, look.cover, look.height_m, look.stage, look.alive, look.weeds, look.crowns];
   if (seen.every((s) => s === null) && look.note.trim() === '') return fail('look-empty');
   return write(hands.db, meta(hands, look.gardenId, 'save-look', 'a look'), [{ table: 'looks', put: look }]);
 }
