@@ -99,9 +99,7 @@ test('from an empty application one bed goes through its whole season, with a re
       await page.getByRole('heading', { name: way }).waitFor();
     await page.getByText(/Frost does not end it/).waitFor();
     await look();
-    await page
-      .getByRole('button', { name: /: flatten and lay an opaque sheet$/ })
-      .click();
+    await page.getByRole('button', { name: /: flatten and lay an opaque sheet$/ }).click();
     await page.getByLabel('Day it was done or seen').fill('2027-05-05');
     for (const pass of ['flatten', 'lay the sheet'])
       await page.getByRole('button', { name: `Log it done: ${pass}` }).click();

@@ -124,7 +124,9 @@ export function forecastCover(input: ForecastInput): Forecast {
   const aims = input.aims && input.aims.length > 0 ? input.aims : USUAL_AIMS;
   // What was seen dead needs no other way.
   const endings =
-    input.lived?.deadOn === undefined ? answerEndings(soFar, input.methods, input.today - fromDay, aims) : [];
+    input.lived?.deadOn === undefined
+      ? answerEndings(soFar, input.methods, Math.max(input.today - fromDay, lived?.after ?? 0), aims)
+      : [];
   const usable = input.methods.filter((m) => m.missing.length === 0 && m.proposed !== false);
   const best = pickEnding(
     endings,

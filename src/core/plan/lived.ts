@@ -30,8 +30,9 @@ export interface LivedYears {
   soFar: GrownPlan;
   /** With the passes still to come. */
   onward: GrownPlan;
-  /** Day index of the first pass. */
+  /** Day index of the first pass, and the first day after all that was done and seen. */
   start: number;
+  after: number;
 }
 
 /** A pass is done once: what is still to come comes after what was done, and not before today. */
@@ -53,8 +54,9 @@ export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done
         whenDead: p.whenDead,
       });
   }
-  // What was seen on the day of a pass was seen after it.
-  return tasks.sort((a, b) => a.at - b.at || Number(!('done' in a)) - Number(!('done' in b)));
+  // What was seen on the day of a pass was seen after it, and before what is still to come.
+  const turn = (t: Task) => ('done' in t ? (t.done ? 0 : 2) : 1);
+  return tasks.sort((a, b) => a.at - b.at || turn(a) - turn(b));
 }
 
 /** Grows the years of a cover through the passes that were done, and through those still to come. */
@@ -75,5 +77,7 @@ export function growLived(
   const soFar = grow('done');
   const pending = lived.passes.some((p) => !p.done) && lived.deadOn === undefined;
   const first = Math.min(...lived.passes.filter((p) => p.done).map((p) => p.on), lived.deadOn ?? Infinity);
-  return { soFar, onward: pending ? grow('all') : soFar, start: first - ensemble.fromDay };
+  const past = tasksOf(lived, ensemble.fromDay, today, 'done').at(-1);
+  const after = past ? past.at + 1 : 0;
+  return { soFar, after, onward: pending ? grow('all') : soFar, start: first - ensemble.fromDay };
 }

@@ -19,7 +19,7 @@ import { readyWords } from '../../ui/readyWords.ts';
 import { Steps } from '../../ui/Steps.tsx';
 import { weekWords } from '../../ui/weekWords.ts';
 import { Ways } from './Ways.tsx';
-import { WhatNow } from './WhatNow.tsx';
+import { PlantLater, WhatNow } from './WhatNow.tsx';
 import { WorkPlan } from './WorkPlan.tsx';
 
 /** Ways to end this cover side by side for this planting day; the chosen one becomes dated steps, a look afterwards, and a way on when it lives. */
@@ -29,6 +29,7 @@ export default function TerminatePage() {
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const plantDay = plantBackDay(cover, plantings);
   const here = methodsHere(garden, bed);
+  const next = plantings.find((p) => p.id === cover.nextPlantingId && !p.plantedOn);
   const begun = cover.passes.some((p) => p.doneOn);
   const dead = cover.verdict === 'dead';
   const late = !begun && cover.sownOn !== null && cover.passes.some((p) => p.due < today);
@@ -46,7 +47,8 @@ export default function TerminatePage() {
   const entry = methods.find((m) => m.id === cover.method);
   const chosen = forecast?.endings.find((e) => e.method === cover.method);
   const shown = forecast?.settled ?? chosen;
-  const usable = forecast?.endings.filter((e) => here.find((h) => h.id === e.method)?.missing.length === 0);
+  const proposed = here.filter((h) => h.missing.length === 0 && h.proposed !== false).map((h) => h.id);
+  const usable = forecast?.endings.filter((e) => proposed.includes(e.method));
   const ways = forecast && (
     <Ways
       endings={forecast.endings}
@@ -60,8 +62,11 @@ export default function TerminatePage() {
     />
   );
   const over = begun && cover.passes.every((p) => p.doneOn);
-  const failing =
-    !dead && (cover.verdict === 'regrew' || (over && shown !== undefined && shown.odds.dead < 0.5));
+  const failing = !dead && over && shown && (cover.verdict === 'regrew' || shown.odds.dead < 0.5);
+  const better =
+    !begun && shown && forecast?.best && forecast.best.odds.inTime > shown.odds.inTime + BETTER_BY
+      ? forecast.best
+      : undefined;
   return (
     <div className="garden-touch">
       <Page
@@ -72,7 +77,15 @@ export default function TerminatePage() {
         <Answer big={headline(cover, entry?.name ?? '', shown, dayOf(today))}>
           {shown && readyWords(shown, plantDay)}
           {late && ' That is with the work begun today; the planned day has passed.'}
-          {cover.method === 'sheet' &&
+          {better && (
+            <b>
+              {' '}
+              Better from here: {methods.find((m) => m.id === better.method)!.name.toLowerCase()} on{' '}
+              {showDay(better.startDay)}, {Math.round(better.odds.inTime * 100)} of 100.
+            </b>
+          )}
+          {!begun &&
+            cover.method === 'sheet' &&
             ' Under a sheet it is heat that counts, not weeks: the fixed times growers quote are one curve at different temperatures.'}
         </Answer>
         {!begun && forecast?.settled && forecast.weeks.length > 0 && (
@@ -82,16 +95,21 @@ export default function TerminatePage() {
             ))}
           </section>
         )}
-        {failing && shown && usable && (
+        {failing && usable && (
           <WhatNow
             cover={cover}
             asItStands={shown}
             ways={usable}
             aims={aims}
             plantDay={plantDay}
-            next={plantings.find((p) => p.id === cover.nextPlantingId)}
+            next={next}
             choose={choose}
           />
+        )}
+        {begun && !dead && !failing && next && shown && shown.odds.inTime < 0.5 && (
+          <section className="mb-5" aria-label="Planting later">
+            <PlantLater next={next} plantDay={plantDay} ready={shown.readyMostly} how="As it stands" />
+          </section>
         )}
         {cover.passes.length > 0 && <WorkPlan cover={cover} ending={shown} />}
         {entry && (
@@ -125,6 +143,9 @@ export default function TerminatePage() {
     </div>
   );
 }
+
+/** Another way is named when it is out of the way in so many more years. */
+const BETTER_BY = 0.1;
 
 /** What is to be done next, in a line. */
 function headline(cover: Cover, way: string, shown: EndingAnswer | undefined, today: number): string {

@@ -28,7 +28,6 @@ const WORTH_NAMING = 0.05;
 
 /** A cover that did not die: treat it again, plant among it, or plant later, each with its odds. */
 export function WhatNow({ cover, asItStands, ways, aims, plantDay, next, choose }: Props) {
-  const { hands, run } = useGarden();
   const again = [...ways]
     .sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims))
     .filter((e) => e.odds.inTime >= WORTH_NAMING)
@@ -41,16 +40,22 @@ export function WhatNow({ cover, asItStands, ways, aims, plantDay, next, choose 
         What now?
       </h2>
       <ul className="mt-1 max-w-2xl">
-        {again.map((e) => (
+        {again.map((e, i) => (
           <li key={e.method} className="border-linen grid gap-x-4 border-t py-3 sm:grid-cols-[1fr_8rem]">
             <div>
               <h3 className="font-bold">
                 {nameOf(e)} on {showDay(e.startDay)}
               </h3>
               <p>
-                Dead {showDay(e.dead.mid)}, out of the way about {showDay(e.ready.mid)}.
+                {Number.isFinite(e.ready.mid)
+                  ? `Dead about ${showDay(e.dead.mid)}, out of the way about ${showDay(e.ready.mid)}.`
+                  : 'In most years some would live on.'}
               </p>
-              <button type="button" className="btn btn-primary mt-1" onClick={() => choose(e)}>
+              <button
+                type="button"
+                className={`btn mt-1 ${i === 0 ? 'btn-primary' : ''}`}
+                onClick={() => choose(e)}
+              >
                 Do this: {nameOf(e).toLowerCase()}
               </button>
             </div>
@@ -70,27 +75,48 @@ export function WhatNow({ cover, asItStands, ways, aims, plantDay, next, choose 
           </div>
           <Odds odds={asItStands.odds.inTime} strong />
         </li>
-        {next && soonest && Number.isFinite(soonest.readyMostly) && soonest.readyMostly > plantDay && (
+        {next && soonest && soonest.readyMostly > plantDay && (
           <li className="border-linen border-t py-3">
-            <h3 className="font-bold">Plant later, on {showDay(soonest.readyMostly)}</h3>
-            <p>
-              With {nameOf(soonest).toLowerCase()} on {showDay(soonest.startDay)} the bed is ready by then in
-              8 years of 10.
-            </p>
-            <button
-              type="button"
-              className="btn mt-1"
-              onClick={() => {
-                const later = Math.ceil(soonest.readyMostly) - plantDay;
-                void run(movePlanting(hands, moved(next, later)));
-              }}
-            >
-              Move planting to {showDay(soonest.readyMostly)}
-            </button>
+            <PlantLater
+              next={next}
+              plantDay={plantDay}
+              ready={soonest.readyMostly}
+              how={`With ${nameOf(soonest).toLowerCase()} on ${showDay(soonest.startDay)}`}
+            />
           </li>
         )}
       </ul>
     </section>
+  );
+}
+
+/** The day by which the bed is ready in eight years of ten, and planting moved to it in one tap. */
+export function PlantLater({
+  next,
+  plantDay,
+  ready,
+  how,
+}: {
+  next: Planting;
+  plantDay: number;
+  ready: number;
+  how: string;
+}) {
+  const { hands, run } = useGarden();
+  if (!Number.isFinite(ready)) return null;
+  const day = Math.ceil(ready);
+  return (
+    <>
+      <h3 className="font-bold">Plant later, on {showDay(day)}</h3>
+      <p>{how} the bed is ready by then in 8 years of 10.</p>
+      <button
+        type="button"
+        className="btn mt-1"
+        onClick={() => void run(movePlanting(hands, moved(next, day - plantDay)))}
+      >
+        Move planting to {showDay(day)}
+      </button>
+    </>
   );
 }
 

@@ -14,7 +14,8 @@ const titleOf = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
 /** The chosen way as dated steps, each logged when done, and the look that proves the cover dead. */
 export function WorkPlan({ cover, ending }: { cover: Cover; ending: EndingAnswer | undefined }) {
   const { today, hands, run } = useGarden();
-  const [on, setOn] = useState(today);
+  const [typed, setOn] = useState<string | null>(null);
+  const on = typed ?? today;
   const next = cover.passes.findIndex((p) => !p.doneOn);
   const last = cover.passes.at(-1)!;
   const seenOn = last.doneOn && dayOf(last.doneOn) > dayOf(on) ? last.doneOn : on;

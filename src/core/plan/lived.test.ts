@@ -1,0 +1,143 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
+import { type Day, dayOf } from '../calendar/day.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { type PassKind } from '../termination/method.ts';
+import { type ForecastInput, forecastCover } from './forecast.ts';
+import { type LivedSoFar, type PassLived } from './lived.ts';
+
+const d = dayOf;
+const base: ForecastInput = {
+  site: siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!),
+  soil: { texture: 'loam', fertility: 'fair' },
+  way: findWay('raked')!,
+  watered: true,
+  members: membersOf([
+    { speciesId: 'cereal-rye', share: 0.6 },
+    { speciesId: 'hairy-vetch', share: 0.4 },
+  ]),
+  seed_g_m2: [8, 3],
+  sowDay: d('2026-09-12'),
+  plantDay: d('2027-06-08'),
+  next: { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' },
+  methods: methods.map((m) => ({ ...m, minutesPer100m2: 60, missing: [], sheetCap_d: 90 })),
+  aims: [{ id: 'mulch', strands: 2 }],
+  looks: [],
+  today: d('2027-05-25'),
+  years: 60,
+};
+const pass = (kind: PassKind, on: string, done = true): PassLived => ({
+  kind,
+  on: d(on),
+  done,
+  whenDead: kind === 'lift-sheet' && !done,
+});
+const ask = (method: string, start: string, lived?: Partial<LivedSoFar>, more: Partial<ForecastInput> = {}) =>
+  forecastCover({
+    ...base,
+    settled: { method, startDay: d(start) },
+    lived: lived && { passes: [], crowns: [], ...lived },
+    ...more,
+  });
+const near = (a: Day, b: Day, within: number) => expect(Math.abs(a - b)).toBeLessThanOrEqual(within);
+
+describe('an ending that has begun', () => {
+  test('done as planned, answers as the plan did', () => {
+    const planned = ask('dig', '2027-05-10', undefined, { today: d('2027-05-10') }).settled!;
+    const done = ask('dig', '2027-05-10', { passes: [pass('dig', '2027-05-10')] }).settled!;
+    expect(done.startDay).toBe(d('2027-05-10'));
+    near(done.dead.mid, planned.dead.mid, 1);
+    near(done.ready.mid, planned.ready.mid, 2);
+    expect(Math.abs(done.odds.inTime - planned.odds.inTime)).toBeLessThan(0.05);
+    expect(Math.abs(done.nitrogen_g_m2.mid - planned.nitrogen_g_m2.mid)).toBeLessThan(0.3);
+    expect(Math.abs(done.dryMatter_g_m2.mid / planned.dryMatter_g_m2.mid - 1)).toBeLessThan(0.02);
+  });
+  test('a sheet laid a fortnight later is dead under it later, and one that was never laid starts today', () => {
+    const laid = (on: string, today: string) =>
+      ask(
+        'sheet',
+        on,
+        { passes: [pass('flatten', on), pass('lay-sheet', on), pass('lift-sheet', on, false)] },
+        { today: d(today) },
+      ).settled!;
+    const early = laid('2027-04-10', '2027-04-25');
+    const late = laid('2027-04-24', '2027-04-25');
+    expect(late.dead.mid - early.dead.mid).toBeGreaterThan(5);
+    expect(late.dead.mid - early.dead.mid).toBeLessThan(14);
+    const never = ask(
+      'sheet',
+      '2027-04-10',
+      { passes: [pass('flatten', '2027-04-10'), pass('lay-sheet', '2027-04-10', false)] },
+      { today: d('2027-05-30') },
+    ).settled!;
+    expect(never.dead.low).toBeGreaterThan(d('2027-06-10'));
+    expect(never.odds.inTime).toBe(0);
+  });
+  test('a sheet lifted after twelve days has killed nothing, whatever was planned', () => {
+    const lifted = ask('sheet', '2027-05-01', {
+      passes: [
+        pass('flatten', '2027-05-01'),
+        pass('lay-sheet', '2027-05-01'),
+        pass('lift-sheet', '2027-05-12'),
+      ],
+    }).settled!;
+    expect(lifted.odds.dead).toBe(0);
+    expect(lifted.surviving).toBeGreaterThan(0.8);
+  });
+  test('green crowns open the question again: odds fall, and the ways from here begin today at the earliest', () => {
+    const passes = [pass('cut', '2027-05-20'), pass('cut', '2027-05-24')];
+    const unseen = ask('cut-twice', '2027-05-20', { passes });
+    const seen = ask(
+      'cut-twice',
+      '2027-05-20',
+      { passes, crowns: [{ day: d('2027-05-24'), green: 4, of: 10 }] },
+      { looks: [{ day: d('2027-05-24'), crowns: { green: 4, of: 10 } }] },
+    );
+    const none = ask(
+      'cut-twice',
+      '2027-05-20',
+      { passes, crowns: [{ day: d('2027-05-24'), green: 0, of: 30 }] },
+      { looks: [{ day: d('2027-05-24'), crowns: { green: 0, of: 30 } }] },
+    );
+    expect(seen.settled!.odds.inTime).toBeLessThan(unseen.settled!.odds.inTime - 0.1);
+    expect(none.settled!.odds.inTime).toBeGreaterThan(unseen.settled!.odds.inTime);
+    expect(seen.settled!.surviving).toBeGreaterThan(0.2);
+    for (const e of seen.endings.filter((e) => Number.isFinite(e.ready.mid)))
+      expect(e.startDay).toBeGreaterThanOrEqual(base.today);
+    expect(seen.best!.odds.inTime).toBeGreaterThan(0.5);
+  });
+  test('seen dead in March is ready in March, and no way of ending is put forward any more', () => {
+    const dead = ask('winterkill', '2027-03-10', { deadOn: d('2027-03-10') });
+    expect(dead.settled!.dead).toEqual({ low: d('2027-03-10'), mid: d('2027-03-10'), high: d('2027-03-10') });
+    expect(dead.settled!.odds.inTime).toBe(1);
+    expect(dead.settled!.ready.high).toBeLessThan(d('2027-03-20'));
+    expect(dead.endings).toEqual([]);
+  });
+  test('a second cut still to come falls on its distance from today when it is overdue, and raises the odds', () => {
+    const once = ask('cut', '2027-05-10', { passes: [pass('cut', '2027-05-10')] }).settled!;
+    const twice = ask('cut-twice', '2027-05-10', {
+      passes: [pass('cut', '2027-05-10'), pass('cut', '2027-05-20', false)],
+    }).settled!;
+    expect(twice.odds.dead).toBeGreaterThan(once.odds.dead + 0.2);
+    expect(twice.dead.low).toBeGreaterThanOrEqual(base.today);
+  });
+  test('a way changed half way: cut in May, then a sheet, waits as after a sheet', () => {
+    const onward = ask('sheet', '2027-05-01', {
+      passes: [
+        pass('cut', '2027-05-01'),
+        pass('lay-sheet', '2027-05-02'),
+        pass('lift-sheet', '2027-05-02', false),
+      ],
+    }).settled!;
+    const straight = ask('sheet', '2027-05-01', {
+      passes: [
+        pass('flatten', '2027-05-01'),
+        pass('lay-sheet', '2027-05-01'),
+        pass('lift-sheet', '2027-05-01', false),
+      ],
+    }).settled!;
+    // Short stubble is dead sooner than a tall stand trodden flat.
+    expect(onward.dead.mid).toBeLessThan(straight.dead.mid);
+    expect(onward.wait_d20).toBe(straight.wait_d20);
+  });
+});

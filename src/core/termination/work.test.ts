@@ -1,0 +1,248 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { growPlan, type GrownPlan } from '../plan/grown.ts';
+import { type Plan } from '../plan/plan.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
+import { makeEnsemble } from '../stand/ensemble.ts';
+import { endStand, mostAlive, newYearEnd, readyEnding } from './end.ts';
+import { livedEnd } from './lived.ts';
+import { type Method } from './method.ts';
+import { deadAfter } from './sheet.ts';
+import { type Task, workOf } from './work.ts';
+
+const YEARS = 12;
+const FROM = dayOf('2026-09-01');
+const at = (iso: string) => dayOf(iso) - FROM;
+const site = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
+const ensemble = makeEnsemble(site, FROM, at('2027-10-01'), YEARS, 7);
+
+const planOf = (ids: string[], sown = '2026-09-10', plant = '2027-06-10'): Plan => ({
+  members: membersOf(ids.map((speciesId) => ({ speciesId, share: 1 / ids.length }))),
+  seed_g_m2: ids.map(() => 12 / ids.length),
+  way: findWay('raked')!,
+  soil: { texture: 'loam', fertility: 'fair' },
+  watered: true,
+  sownAt: at(sown),
+  plantAt: at(plant),
+  next: { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' },
+});
+const grow = (plan: Plan, tasks: Task[] = [], cap_d = Infinity): GrownPlan =>
+  growPlan(plan, ensemble, YEARS, undefined, (y) =>
+    workOf(
+      tasks,
+      { members: plan.members, soil: plan.soil, cap_d },
+      ensemble.seasons[y]!,
+      ensemble.variations[y]!,
+    ),
+  );
+const ending = (plan: Plan, kinds: [Method['passes'][number]['kind'], number | null][]) =>
+  readyEnding(plan, {
+    id: 'x',
+    passes: kinds.map(([kind, after_d]) => ({ kind, after_d })),
+    minutesPer100m2: 60,
+    missing: [],
+  });
+const done = (kind: Exclude<Task['kind'], 'seen-dead' | 'crowns'>, iso: string): Task => ({
+  kind,
+  at: at(iso),
+  done: true,
+});
+const every = (grown: GrownPlan, holds: (c: Course, y: number) => void) => grown.courses.forEach(holds);
+
+const both = planOf(['cereal-rye', 'crimson-clover']);
+
+describe('one pass in the daily loop', () => {
+  test('leaves the plants alive that the search for days reckons with, member by member, in every year', () => {
+    for (const kind of ['cut', 'mow', 'dig', 'flame'] as const) {
+      const uncut = grow(both);
+      const cut = grow(both, [done(kind, '2027-05-20')]);
+      const d = at('2027-05-20');
+      const how = ending(both, [[kind, 0]]);
+      every(cut, (c, y) => {
+        const end = endStand(
+          how,
+          d,
+          uncut.courses[y]!,
+          ensemble.seasons[y]!,
+          ensemble.variations[y]!,
+          newYearEnd(),
+        );
+        expect(mostAlive(c, d)).toBe(mostAlive(uncut.courses[y]!, d));
+        // What is left the next morning, but for what a night more has taken.
+        expect(mostAlive(c, d + 1)).toBeCloseTo(end.surviving, 5);
+      });
+    }
+  });
+  test('lays down, leaves standing and carries off all that stood: no gram and no nitrogen more or less', () => {
+    for (const kind of ['cut', 'hens', 'graze', 'mow-high', 'pull', 'crimp'] as const) {
+      const d = at('2027-05-10');
+      const after = grow(both, [done(kind, '2027-05-10')]);
+      every(after, (c) => {
+        const laid = c.laid.reduce((sum, l) => sum + l.dm_g_m2, 0);
+        const laidN = c.laid.reduce((sum, l) => sum + l.n_g_m2, 0);
+        const stubble: Record<string, number> = { crimp: 1, 'mow-high': 0.6 };
+        const stoodN = nitrogenOn(c, d);
+        const stood = dryMatterOn(c, d);
+        // What lives on keeps its stubble; the rest is laid or gone.
+        const killed = c.laid.reduce((sum, l) => sum + l.killedDm_g_m2, 0);
+        const stands = stood - laid - c.exported_g_m2;
+        expect(stands).toBeGreaterThanOrEqual(-1e-3);
+        expect(stands).toBeLessThanOrEqual((stood - killed) * (stubble[kind] ?? 0.31) + 1e-3);
+        expect(laid + c.exported_g_m2).toBeGreaterThanOrEqual(killed - 1e-3);
+        expect((laidN + c.exportedN_g_m2) / stoodN).toBeCloseTo((laid + c.exported_g_m2) / stood, 1);
+      });
+    }
+    // Hens eat and scratch in half, a pulled stand is gone altogether.
+    every(grow(both, [done('hens', '2027-05-10')]), (c) =>
+      expect(c.exported_g_m2 / c.laid.reduce((s, l) => s + l.dm_g_m2, 0)).toBeCloseTo(1, 6),
+    );
+    every(grow(both, [done('pull', '2027-05-10')]), (c) =>
+      expect(c.laid.reduce((s, l) => s + l.dm_g_m2, 0)).toBe(0),
+    );
+  });
+  test('a stand pressed in December cannot dry: half of its plants live at least', () => {
+    const d = at('2026-12-10');
+    every(grow(both, [done('crimp', '2026-12-10')]), (c) =>
+      expect(mostAlive(c, d + 1)).toBeGreaterThanOrEqual(0.5 * mostAlive(c, d) - 1e-6),
+    );
+  });
+  test('what is raked off next day leaves an eighth of the cut on the bed', () => {
+    const d = at('2027-05-21');
+    const [cut, raked] = [
+      grow(both, [done('cut', '2027-05-20')]),
+      grow(both, [done('cut', '2027-05-20'), done('rake-off', '2027-05-21')]),
+    ];
+    every(raked, (c, y) => {
+      const lies = cut.courses[y]!.dead_g_m2[d]!;
+      expect(c.dead_g_m2[d + 1]! / lies).toBeLessThan(0.12001);
+      expect(c.dead_g_m2[d + 1]! / lies).toBeGreaterThan(0.1);
+      expect(c.exported_g_m2).toBeCloseTo(0.88 * lies, 3);
+    });
+  });
+  test('a kind that sprouts again does: mown sorghum-sudan stands two thirds as heavy again within ten weeks, dug rye never', () => {
+    const sorghum = planOf(['sorghum-sudangrass'], '2027-05-25', '2027-09-20');
+    const warm = makeEnsemble(
+      siteFromPattern(climates.find((c) => c.id === 'humid-subtropical')!),
+      FROM,
+      at('2027-10-01'),
+      YEARS,
+      7,
+    );
+    const mown = growPlan(sorghum, warm, YEARS, undefined, (y) =>
+      workOf(
+        [done('mow', '2027-07-10')],
+        { members: sorghum.members, soil: sorghum.soil, cap_d: Infinity },
+        warm.seasons[y]!,
+        warm.variations[y]!,
+      ),
+    );
+    const d = at('2027-07-10');
+    const grewTo = mown.courses.map((c) => dryMatterOn(c, d + 70) / dryMatterOn(c, d));
+    expect(grewTo.filter((x) => x > 0.6).length).toBeGreaterThan(YEARS * 0.75);
+    every(mown, (c) => expect(dryMatterOn(c, d + 1)).toBeLessThan(0.3 * dryMatterOn(c, d)));
+    every(grow(both, [done('dig', '2027-04-01')]), (c) =>
+      expect(mostAlive(c, at('2027-06-10'))).toBeLessThan(0.1),
+    );
+  });
+  test('an annual cut back after bud flowers later than it would have, and sooner than from seed', () => {
+    const clover = planOf(['crimson-clover']);
+    const d = at('2027-05-12');
+    const uncut = grow(clover);
+    every(grow(clover, [done('mow', '2027-05-12')]), (c, y) => {
+      if (uncut.courses[y]!.stage[d]! < 2) return;
+      expect(c.stage[d + 1]!).toBeLessThan(1.7);
+      expect(c.stage[d + 1]!).toBeGreaterThan(1.4);
+    });
+  });
+});
+
+describe('under a sheet', () => {
+  const rye = planOf(['cereal-rye']);
+  const laid = (lift: Task): Task[] => [done('flatten', '2027-04-20'), done('lay-sheet', '2027-04-20'), lift];
+  const whenDead: Task = { kind: 'lift-sheet', at: at('2027-04-20'), done: false, whenDead: true };
+  const how = ending(rye, [
+    ['flatten', 0],
+    ['lay-sheet', 0],
+    ['lift-sheet', null],
+  ]);
+
+  test('it is dead on the day that the search for days says', () => {
+    const uncut = grow(rye);
+    every(grow(rye, laid(whenDead)), (c, y) => {
+      const says = endStand(
+        how,
+        at('2027-04-20'),
+        uncut.courses[y]!,
+        ensemble.seasons[y]!,
+        ensemble.variations[y]!,
+        newYearEnd(),
+      );
+      const lived = livedEnd(how, c, ensemble.seasons[y]!, newYearEnd());
+      expect(lived.deadAt).toBe(says.deadAt);
+      expect(lived.readyAt - says.readyAt).toBeLessThanOrEqual(2);
+    });
+  });
+  test('nothing grows or ripens in the dark', () => {
+    every(grow(rye, laid(whenDead)), (c) => {
+      const d = at('2027-04-20');
+      expect(c.stage[d + 15]).toBe(c.stage[d + 1]);
+      expect(dryMatterOn(c, d + 10)).toBeLessThanOrEqual(dryMatterOn(c, d + 1));
+      expect(c.cover[d + 10]).toBe(0);
+    });
+  });
+  test('lifted after a fifth of its heat nearly all lives; the full heat leaves a tenth at most', () => {
+    expect(deadAfter(0.2)).toBeCloseTo(0.018, 3);
+    expect(deadAfter(0.5)).toBeCloseTo(0.25, 2);
+    expect(deadAfter(1)).toBeCloseTo(0.9, 6);
+    every(grow(rye, laid(done('lift-sheet', '2027-04-26'))), (c, y) => {
+      expect(mostAlive(c, at('2027-04-28'))).toBeGreaterThan(0.8 * mostAlive(c, at('2027-04-20')));
+      // It shoots again where it was let go.
+      expect(c.cover[at('2027-06-01')]).toBeGreaterThan(0.2);
+      expect(livedEnd(how, c, ensemble.seasons[y]!, newYearEnd()).deadAt).toBeGreaterThan(rye.plantAt + 30);
+    });
+  });
+  test('a house rule takes it off after so many days, dead or not', () => {
+    every(grow(rye, laid(whenDead), 12), (c) =>
+      expect(c.covered).toEqual([[at('2027-04-20'), at('2027-05-03')]]),
+    );
+  });
+});
+
+describe('what was seen', () => {
+  test('three green crowns of ten move each year between what it held likely and what was counted', () => {
+    const cut = grow(both, [done('cut', '2027-05-20')]);
+    const d = at('2027-05-30');
+    const seen = grow(both, [done('cut', '2027-05-20'), { kind: 'crowns', at: d, green: 3, of: 10 }]);
+    every(seen, (c, y) => {
+      const met = c.deeds[0]!.met;
+      const before = mostAlive(cut.courses[y]!, d) / met;
+      expect(mostAlive(c, d + 1) / met).toBeCloseTo((10 * before + 3) / 20, 1);
+    });
+  });
+  test('seen dead is dead from that day, whatever was expected', () => {
+    const how = ending(both, [['cut', 0]]);
+    const d = at('2027-04-15');
+    every(grow(both, [done('cut', '2027-04-10'), { kind: 'seen-dead', at: d }]), (c, y) => {
+      const end = livedEnd(how, c, ensemble.seasons[y]!, newYearEnd());
+      expect(end.deadAt).toBe(d);
+      expect(end.readyAt).toBeGreaterThan(d);
+      expect(end.readyAt).toBeLessThan(d + 40);
+      expect(mostAlive(c, d + 1)).toBe(0);
+    });
+  });
+  test('seed that ripens on what grew again counts as shed, before planting and not after', () => {
+    const how = ending(both, [['cut', 0]]);
+    const years = grow(both, [done('cut', '2027-04-10')]).courses.map((c, y) =>
+      livedEnd(how, c, ensemble.seasons[y]!, newYearEnd()),
+    );
+    expect(years.some((y) => y.deadAt === Infinity)).toBe(true);
+    for (const y of years) expect(y.stageAtEnd).toBeLessThan(5);
+    const late = planOf(['cereal-rye'], '2026-09-10', '2027-09-20');
+    const ripe = grow(late, [done('mow-high', '2027-04-10')]).courses.map((c, y) =>
+      livedEnd(ending(late, [['mow-high', 0]]), c, ensemble.seasons[y]!, newYearEnd()),
+    );
+    expect(ripe.every((y) => y.stageAtEnd === 5)).toBe(true);
+  });
+});

@@ -1,0 +1,130 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import Dexie from 'dexie';
+import { readFileSync } from 'node:fs';
+import { KilimDatabase } from '../db.ts';
+import { bringBack, readGardenFile } from '../files/gardenFile.ts';
+import { type Cover } from '../types.ts';
+import { type Hands, saveCover } from '../verbs/verbs.ts';
+import { undo } from '../write.ts';
+import { chooseEnding, countCrowns, logPass, seeAlive, seeDead } from './ending.ts';
+
+let n = 0;
+let db: KilimDatabase;
+let hands: Hands;
+let cover: Cover;
+
+beforeEach(async () => {
+  db = new KilimDatabase(`ending-${++n}`);
+  let id = 0;
+  hands = { db, now: () => '2027-05-20T08:00:00.000Z', newId: () => `id-${++id}` };
+  const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+  if (!read.ok) throw new Error(read.failure.code);
+  await bringBack(db, read.value);
+  const before = read.value.covers.find((c) => c.sownOn && c.verdict === null)!;
+  cover = {
+    ...before,
+    method: 'sheet',
+    passes: [
+      { kind: 'flatten', due: '2027-05-01', doneOn: null },
+      { kind: 'lay-sheet', due: '2027-05-01', doneOn: null },
+      { kind: 'lift-sheet', due: '2027-05-29', doneOn: null },
+    ],
+  };
+  expect(await saveCover(hands, cover, 'test', 'test')).toMatchObject({ ok: true });
+});
+afterEach(async () => {
+  db.close();
+  await Dexie.delete(db.name);
+});
+const now = async () => (await db.covers.get(cover.id))!;
+
+describe('deeds at the end of a cover', () => {
+  test('a step done nine days late moves the steps after it by nine days, and undo puts all of them back', async () => {
+    await logPass(hands, cover, 0, '2027-05-10', 'flatten');
+    expect((await now()).passes).toEqual([
+      { kind: 'flatten', due: '2027-05-01', doneOn: '2027-05-10' },
+      { kind: 'lay-sheet', due: '2027-05-10', doneOn: null },
+      { kind: 'lift-sheet', due: '2027-06-07', doneOn: null },
+    ]);
+    // Put right the day after: only the difference moves.
+    await logPass(hands, cover, 0, '2027-05-08', 'flatten');
+    expect((await now()).passes.map((p) => p.due)).toEqual(['2027-05-01', '2027-05-08', '2027-06-05']);
+    await undo(db, cover.gardenId);
+    await undo(db, cover.gardenId);
+    expect((await now()).passes).toEqual(cover.passes);
+  });
+  test('two deeds at the same moment both stay', async () => {
+    await Promise.all([
+      logPass(hands, cover, 0, '2027-05-01', 'flatten'),
+      logPass(hands, cover, 1, '2027-05-01', 'lay the sheet'),
+    ]);
+    expect((await now()).passes.map((p) => p.doneOn)).toEqual(['2027-05-01', '2027-05-01', null]);
+  });
+  test('a step before the one that was done, one that is not there, and a cover that is gone are refused and nothing is touched', async () => {
+    await logPass(hands, cover, 0, '2027-05-10', 'flatten');
+    const stands = await now();
+    expect(await logPass(hands, cover, 1, '2027-05-02', 'x')).toMatchObject({
+      ok: false,
+      failure: { code: 'dates-out-of-order' },
+    });
+    expect(await logPass(hands, cover, 7, '2027-05-12', 'x')).toMatchObject({
+      ok: false,
+      failure: { code: 'pass-gone' },
+    });
+    expect(await seeDead(hands, { ...cover, id: 'nobody' }, '2027-05-12')).toMatchObject({
+      ok: false,
+      failure: { code: 'cover-gone' },
+    });
+    expect(await now()).toEqual(stands);
+    expect(await db.log.count()).toBe(2);
+  });
+  test('green crowns are a look of their own and say that it grew again; none green is a look and no verdict', async () => {
+    const before = await db.looks.count();
+    await countCrowns(hands, cover, { on: '2027-05-20', green: 2, of: 10 });
+    expect((await now()).verdict).toBe('regrew');
+    await seeDead(hands, cover, '2027-05-28');
+    await countCrowns(hands, cover, { on: '2027-05-21', green: 0, of: 10 });
+    expect(await now()).toMatchObject({ verdict: 'dead', endedOn: '2027-05-28' });
+    const looks = (await db.looks.toArray()).filter((l) => l.crowns);
+    expect(looks.map((l) => [l.on, l.coverId, l.crowns])).toEqual([
+      ['2027-05-20', cover.id, { green: 2, of: 10 }],
+      ['2027-05-21', cover.id, { green: 0, of: 10 }],
+    ]);
+    expect(await db.looks.count()).toBe(before + 2);
+    expect(await countCrowns(hands, cover, { on: '2027-05-21', green: 11, of: 10 })).toMatchObject({
+      ok: false,
+      failure: { code: 'record-invalid' },
+    });
+    await seeAlive(hands, cover);
+    expect(await now()).toMatchObject({ verdict: null, endedOn: null });
+  });
+  test('another way keeps what was done, remembers the plan that was given up and why, and what is predicted now', async () => {
+    await logPass(hands, cover, 0, '2027-05-01', 'flatten');
+    const predicted = {
+      on: '2027-05-20',
+      model: 2,
+      method: 'cut',
+      startOn: '2027-05-21',
+      inTime: 0.7,
+      dead: { low: '2027-05-25', mid: '2027-05-25', high: null },
+      ready: { low: '2027-05-30', mid: '2027-06-01', high: null },
+      dryMatter_g_m2: { low: 300, mid: 400, high: 500 },
+      nitrogen_g_m2: { low: 1, mid: 2, high: 3 },
+    };
+    const passes = [{ kind: 'cut', due: '2027-05-21', doneOn: null }];
+    await chooseEnding(
+      hands,
+      cover,
+      { method: 'cut', passes, predicted },
+      '2027-05-20',
+      'grew-again',
+      'ending by a cut',
+    );
+    expect(await now()).toMatchObject({
+      method: 'cut',
+      predicted,
+      passes: [{ kind: 'flatten', due: '2027-05-01', doneOn: '2027-05-01' }, ...passes],
+      formerPlans: [{ until: '2027-05-20', method: 'sheet', due: '2027-05-01', why: 'grew-again' }],
+    });
+  });
+});
