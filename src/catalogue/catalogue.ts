@@ -2,6 +2,7 @@ import aimsData from './data/aims.json' with { type: 'json' };
 import cautionsData from './data/cautions.json' with { type: 'json' };
 import climatesData from './data/climates.json' with { type: 'json' };
 import cropsData from './data/crops.json' with { type: 'json' };
+import feedsData from './data/feeds.json' with { type: 'json' };
 import kitData from './data/kit.json' with { type: 'json' };
 import methodsData from './data/methods.json' with { type: 'json' };
 import mixesData from './data/mixes.json' with { type: 'json' };
@@ -12,6 +13,7 @@ import type {
   AimEntry,
   ClimateEntry,
   CropEntry,
+  FeedEntry,
   MethodEntry,
   MixEntry,
   SowingWayEntry,
@@ -27,6 +29,7 @@ export const methods = methodsData as MethodEntry[];
 export const sowingWays = sowingWaysData as SowingWayEntry[];
 export const turns = turnsData as TurnEntry[];
 export const aims = aimsData as AimEntry[];
+export const feeds = feedsData as FeedEntry[];
 export const kit = kitData as { id: string; name: string }[];
 export const cautions = cautionsData as Record<string, string>;
 

@@ -176,6 +176,39 @@ export const cropSchema = z.object({
   frost: z.enum(['tender', 'half-hardy', 'hardy']),
   /** Weeks from the usual last frost to planting and to sowing outside, where it is done in spring. */
   fromLastFrost_wk: z.object({ transplant: z.number().nullable(), seed: z.number().nullable() }),
+  /** Nitrogen the whole crop takes up, g/m2, by a logistic in days from planting; and what must be left in the root zone for full yield. */
+  uptake: z.object({
+    total_g_m2: z.number().positive(),
+    half_d: z.number().positive(),
+    spread_d: z.number().positive(),
+    end_d: z.number().positive(),
+    leaves_g_m2: z.number().nonnegative(),
+  }),
+  /** How it is set out on a bed worked by hand, and what it needs of a mulch. */
+  setOut: z.object({
+    row_m: z.number().positive(),
+    between_m: z.number().positive(),
+    perPlace: z.number().positive(),
+    /** Weeks from sowing to planting out: least, usual, last. */
+    raise_wk: z.tuple([z.number(), z.number(), z.number()]).nullable(),
+    /** Bare strip that seed wants, and hole for a plant, cm. */
+    strip_cm: z.number().nullable(),
+    hole_cm: z.number().nullable(),
+    /** How well its seed comes through a hand of straw. */
+    throughMulch: z.enum(['strong', 'fair', 'weak', 'none']).nullable(),
+    touchesSoil: z.enum(['yes', 'splash', 'no']),
+    /** Years wanted between crops of the family, least. */
+    rest_y: z.number().nonnegative(),
+  }),
+});
+
+/** Nitrogen that one litre or gram of a feed sets free in a season, g. */
+export const feedSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  by: z.enum(['litre', 'gram']),
+  free_g: z.number().positive(),
+  when: z.string(),
 });
 
 const monthly = z.array(z.number()).length(12);
@@ -247,6 +280,7 @@ export type SpeciesEntry = z.infer<typeof speciesSchema>;
 export type SpeciesPage = z.infer<typeof speciesPageSchema>;
 export type MixEntry = z.infer<typeof mixSchema>;
 export type CropEntry = z.infer<typeof cropSchema>;
+export type FeedEntry = z.infer<typeof feedSchema>;
 export type ClimateEntry = z.infer<typeof climateSchema>;
 export type MethodEntry = z.infer<typeof methodSchema>;
 export type SowingWayEntry = z.infer<typeof sowingWaySchema>;

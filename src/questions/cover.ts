@@ -1,7 +1,7 @@
 import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
 import { plantingDays } from '../core/bed/timeline.ts';
 import { dayOf } from '../core/calendar/day.ts';
-import { type ForecastInput } from '../core/plan/forecast.ts';
+import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PassKind } from '../core/termination/method.ts';
 import { type SowTodayInput } from '../core/sowing/today.ts';
 import type { Bed, Cover, Garden, Look, Planting, WeatherYear } from '../records/types.ts';

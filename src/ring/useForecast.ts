@@ -12,7 +12,8 @@ const known = new Map<string, Forecast>();
 const failed = new Map<string, Failure>();
 const KEPT = 400;
 
-function keyOf(ring: Ring, cover: Cover, years: number): string {
+/** The whole question of a cover's forecast, weather measured and ahead included; empty for a cover without its bed. */
+export function keyOf(ring: Ring, cover: Cover, years: number): string {
   const bed = ring.beds.find((b) => b.id === cover.bedId);
   if (!bed) return '';
   return JSON.stringify({

@@ -4,7 +4,8 @@ import { dayOf } from '../calendar/day.ts';
 import { type ChooseInput } from '../choose/choose.ts';
 import { chooseAll } from '../choose/rounds.ts';
 import { siteFromPattern } from '../site/pattern.ts';
-import { type ForecastInput, forecastCover } from './forecast.ts';
+import { forecastCover } from './forecast.ts';
+import { type ForecastInput } from './standing.ts';
 
 const site = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
 const squash = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };

@@ -3,7 +3,8 @@ import { climates, crops, findWay, membersOf, methods } from '../../catalogue/ca
 import { type Day, dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../site/pattern.ts';
 import { type PassKind } from '../termination/method.ts';
-import { type ForecastInput, forecastCover } from './forecast.ts';
+import { forecastCover } from './forecast.ts';
+import { type ForecastInput } from './standing.ts';
 import { type LivedSoFar, type PassLived } from './lived.ts';
 
 const d = dayOf;

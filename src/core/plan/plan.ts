@@ -46,6 +46,8 @@ export interface YearEnd {
   /** What stood there then, living and dead, and the nitrogen in it. */
   dm_g_m2: number;
   n_g_m2: number;
+  /** Day from which what lies mellows: the last pass, where that surely kills, else death. */
+  mellowsFrom: number;
   /** Days at 20 °C soil that it lies before this crop goes in. */
   wait_d20: number;
 }

@@ -26,42 +26,54 @@ export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled' | 'compos
  * Worked figure: transplants through a fresh vetch mat, 4 days; small seed after it, 24.
  */
 export function waitDays20(handling: Handling, cn: number, crop: NextCrop, smallSeedWait_d: number): number {
+  const { rots, check } = waitParts20(handling, cn, crop, smallSeedWait_d);
+  return Math.max(rots, check);
+}
+
+/**
+ * The two waits behind it, which run at the same time: until what lies has rotted or dried enough for this crop (with it go the pests of green residue and
+ * the worst of the tie-up), and until what the residue gives off no longer holds small seed back. Days at 20 °C soil.
+ */
+export function waitParts20(
+  handling: Handling,
+  cn: number,
+  crop: NextCrop,
+  smallSeedWait_d: number,
+): { rots: number; check: number } {
   const kind =
     crop.way === 'transplant' ? 0 : crop.seedSize === 'large' || crop.seedSize === 'medium' ? 1 : 2;
   const small = kind === 2 ? smallSeedWait_d : 0;
-  if (handling === 'winterkilled') return Math.max([0, 0, 2][kind]!, small * 0.15);
-  if (handling === 'sheet') return Math.max([2, 3, 5][kind]!, small * 0.4);
-  if (handling === 'compost') return [1, 2, 4][kind]!;
-  if (handling === 'removed') return Math.max([2, 5, 7][kind]!, small * 0.3);
-  if (handling === 'animals') return Math.max([7, 14, 24][kind]!, small);
+  if (handling === 'winterkilled') return { rots: [0, 0, 2][kind]!, check: small * 0.15 };
+  if (handling === 'sheet') return { rots: [2, 3, 5][kind]!, check: small * 0.4 };
+  if (handling === 'compost') return { rots: [1, 2, 4][kind]!, check: 0 };
+  if (handling === 'removed') return { rots: [2, 5, 7][kind]!, check: small * 0.3 };
+  if (handling === 'animals') return { rots: [7, 14, 24][kind]!, check: small };
   // A crop that feeds itself does not feel what straw ties up: it waits as after soft residue.
   const felt = crop.fixesShare >= FEEDS_ITSELF ? Math.min(cn, TIES_FROM_CN) : cn;
-  if (handling === 'surface')
-    return Math.max(
-      betweenRows(
-        felt,
-        [20, 30],
-        [
-          [4, 9, 24],
-          [4, 12, 35],
-        ],
-      )[kind]!,
-      small,
-    );
-  return Math.max(
-    betweenRows(
-      cn,
-      [12, 20, 32, 50],
-      [
-        [8, 12, 18],
-        [12, 16, 21],
-        [21, 24, 32],
-        [35, 42, 49],
-      ],
-    )[kind]!,
-    small,
-  );
+  const rots =
+    handling === 'surface'
+      ? betweenRows(felt, ON_TOP.at, ON_TOP.rows)
+      : betweenRows(cn, DUG_IN.at, DUG_IN.rows);
+  return { rots: rots[kind]!, check: small };
 }
+
+/** Days at 20 °C by C:N for transplants, large seed and small seed. */
+const ON_TOP = {
+  at: [20, 30],
+  rows: [
+    [4, 9, 24],
+    [4, 12, 35],
+  ],
+};
+const DUG_IN = {
+  at: [12, 20, 32, 50],
+  rows: [
+    [8, 12, 18],
+    [12, 16, 21],
+    [21, 24, 32],
+    [35, 42, 49],
+  ],
+};
 
 /** Share from the air above which a crop counts as feeding itself, and C:N from which residue ties nitrogen up. */
 const FEEDS_ITSELF = 0.4;

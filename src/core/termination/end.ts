@@ -1,5 +1,6 @@
 import { type NextCrop, type Handling, waitDays20 } from '../residue/wait.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
+import { coolerUnder_c } from '../residue/warmth.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Variation } from '../stand/grow.ts';
 import { higher } from '../units/bounds.ts';
@@ -37,6 +38,7 @@ export const newYearEnd = (): YearEnd => ({
   stageAtEnd: 0,
   dm_g_m2: 0,
   n_g_m2: 0,
+  mellowsFrom: Infinity,
   wait_d20: 0,
 });
 
@@ -47,11 +49,15 @@ export interface Ending {
   /** Days at 20 °C to wait by C:N of what lies there; and where frost or heat had killed the stand before any hand did. */
   waits: Table;
   waitsDead: Table;
+  /** What was laid still lies on the ground when the crop goes in, and keeps it cool. */
+  liesOnTop: boolean;
   /** False when this crop cannot go in this way. */
   fits: boolean;
   /** What its passes kill of each member. */
   kills: KillTables[];
 }
+
+const LIES_ON_TOP = new Set<Handling>(['surface', 'sheet', 'winterkilled']);
 
 export function readyEnding(plan: Plan, method: MethodHere): Ending {
   const course = takeApart(method);
@@ -63,6 +69,7 @@ export function readyEnding(plan: Plan, method: MethodHere): Ending {
     waits: waitByCn(course.handling, plan.next, small),
     waitsDead: waitByCn(dead, plan.next, small),
     kills: plan.members.map((m) => killTables(course.kills, m.species)),
+    liesOnTop: LIES_ON_TOP.has(course.handling),
     fits: !course.plantsAtOnce || plan.next.way === 'transplant',
   };
 }
@@ -256,10 +263,31 @@ export function ready(
       ? 2
       : lookUp(waits, carbonToNitrogen(out.dm_g_m2, out.n_g_m2));
   out.wait_d20 = wait;
+  out.mellowsFrom = waitsFrom;
   out.readyAt = plantsAtOnce ? out.endsAt : reaches(season.mellowing, Math.min(waitsFrom, season.days), wait);
-  if (out.readyAt < Infinity) out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c);
+  if (out.readyAt < Infinity) {
+    const cooler = ending.liesOnTop ? coolerUnder(season, out) : 0;
+    out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c + cooler);
+  }
   return out;
 }
+
+/** Of what lay at the end, about this much lies there while the crop waits for warmth (a few weeks of spring). */
+const STILL_LIES = 0.85;
+const TONNE_G_M2 = 100;
+/** Steps of cooler ground that are told apart, °C: each needs a table of its own. */
+const COOLER_STEP_C = 0.5;
+
+/** How much warmer bare ground has to be for the ground under this mat to be warm enough, by the sun of the days on which it is waited for. */
+export function coolerUnder(season: Season, out: YearEnd): number {
+  const from = Math.min(out.deadAt, season.days - 1);
+  const to = Math.min(season.days, from + SUN_OF_D);
+  let sun = 0;
+  for (let d = from; d < to; d++) sun += season.radiation_MJ[d]!;
+  const cooler = coolerUnder_c((out.dm_g_m2 / TONNE_G_M2) * STILL_LIES, sun / Math.max(1, to - from));
+  return Math.round(cooler / COOLER_STEP_C) * COOLER_STEP_C;
+}
+const SUN_OF_D = 14;
 
 export function never(out: YearEnd): void {
   out.deadAt = Infinity;
@@ -270,11 +298,12 @@ export function never(out: YearEnd): void {
   out.stageAtEnd = 0;
   out.dm_g_m2 = 0;
   out.n_g_m2 = 0;
+  out.mellowsFrom = Infinity;
   out.wait_d20 = 0;
 }
 
 /** First day from `from` on which the last days' soil was warm enough for the crop; a season's answers are worked out once a crop. */
-function warmFrom(season: Season, from: number, soilMin_c: number): number {
+export function warmFrom(season: Season, from: number, soilMin_c: number): number {
   let next = season.warmSoil.get(soilMin_c);
   if (!next) {
     next = new Float64Array(season.days + 1).fill(Infinity);

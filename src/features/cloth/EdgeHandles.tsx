@@ -1,6 +1,6 @@
 import { type PointerEvent as ReactPointerEvent, useMemo, useState } from 'react';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { type ForecastInput } from '../../core/plan/forecast.ts';
+import { type ForecastInput } from '../../core/plan/standing.ts';
 import { movePlanting, saveCover } from '../../records/verbs/verbs.ts';
 import type { Bed } from '../../records/types.ts';
 import { forecastInput } from '../../questions/cover.ts';

@@ -1,113 +1,174 @@
 import { useState } from 'react';
 import { useParams, Link } from 'react-router';
-import { coverName, findCrop, membersOf, methods } from '../../catalogue/catalogue.ts';
+import { coverName, findCrop, findSpecies } from '../../catalogue/catalogue.ts';
+import { type CropEntry } from '../../catalogue/schema.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { waitDays20 } from '../../core/residue/wait.ts';
-import { takeApart } from '../../core/termination/method.ts';
-import { showPerArea, showTemperature } from '../../core/units/show.ts';
-import { nextCropOf } from '../../questions/methods.ts';
-import { useCover, useForecast } from '../../ring/useForecast.ts';
+import { type PlantBack, type StrandId } from '../../core/plantBack/plantBack.ts';
+import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
+import { familiesBefore, restMissing } from '../../questions/plantBack.ts';
 import { savePlanting } from '../../records/verbs/verbs.ts';
+import { useCover, useForecast } from '../../ring/useForecast.ts';
+import { usePlantBack } from '../../ring/usePlantBack.ts';
 import { showDay, showIsoYear, showSpan } from '../../ui/dates.ts';
 import { DateField } from '../../ui/fields.tsx';
-import { readyWords } from '../../ui/readyWords.ts';
 import { Answer, Page } from '../../ui/parts.tsx';
+import { readyWords } from '../../ui/readyWords.ts';
 import { Steps } from '../../ui/Steps.tsx';
+import { OnTheDay } from './OnTheDay.tsx';
+import { Shortfall } from './Shortfall.tsx';
+import { Sooner } from './Sooner.tsx';
+import { Strands, type StrandShown } from './Strands.tsx';
 
-/** When this crop, planted this way, can go in, and why. */
+/** When this crop, planted this way, can go in; what holds it back, what would bring it forward, and what it finds there. */
 export default function PlantBackPage() {
-  const { cover, bed, garden, plantings, today, hands, run } = useCover(useParams().coverId);
+  const { cover, bed, garden, plantings, covers, today, hands, run } = useCover(useParams().coverId);
   const { forecast } = useForecast(cover);
-  const [on, setOn] = useState(today);
+  const [typed, setOn] = useState<string | null>(null);
+  const next = cover && plantings.find((p) => p.id === cover.nextPlantingId);
+  const ending =
+    forecast?.settled ?? forecast?.endings.find((e) => e.method === cover?.method) ?? forecast?.best;
+  const answer = usePlantBack(cover, bed, next, ending);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
-  const next = plantings.find((p) => p.id === cover.nextPlantingId);
   if (!next)
     return <p className="p-6">No crop is planned after this cover. Choose one under Bed {bed.name}.</p>;
   const crop = findCrop(next.cropId)!;
-  const answer =
-    forecast?.settled ?? forecast?.endings.find((e) => e.method === cover.method) ?? forecast?.best;
-  const method = methods.find((m) => m.id === cover.method);
-  const handling = method ? takeApart(method).handling : 'surface';
-  const small = Math.max(...membersOf(cover.parts).map((m) => m.species.smallSeedWait_d * m.share));
-  const wait = answer
-    ? waitDays20(handling, answer.carbonToNitrogen, nextCropOf(next.cropId, next.way), small)
-    : 0;
+  const name = crop.name.toLowerCase();
+  const plantDay = dayOf(next.plantOn);
+  const on = typed ?? today;
+  const families = familiesBefore({ bed, plantings, covers }, next, plantDay);
   return (
     <Page
       title={`Plant bed ${bed.name} back`}
-      lead={`${crop.name} as ${next.way === 'seed' ? 'seed' : 'transplants'} after ${coverName(cover.parts).toLowerCase()}`}
+      lead={`${crop.name} as ${next.way === 'seed' ? 'seed' : 'plants'} after ${coverName(cover.parts).toLowerCase()}`}
+      aside={
+        answer && !next.plantedOn ? (
+          <>
+            <Sooner
+              answer={answer}
+              crop={name}
+              way={next.way}
+              noPlastic={garden.rules.noPlastic}
+              units={garden.units}
+            />
+            <OnTheDay
+              answer={answer}
+              crop={crop}
+              next={next}
+              bed={bed}
+              cover={cover}
+              garden={garden}
+              restMissing={restMissing(next, families)}
+            />
+          </>
+        ) : undefined
+      }
     >
       <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
       <Answer
         big={
           next.plantedOn
             ? `Planted ${showIsoYear(next.plantedOn)}`
-            : answer
-              ? `Ready ${showDay(answer.plantable.mid)}`
+            : ending
+              ? `Ready ${showDay(ending.plantable.mid)}`
               : 'Working out the ready date…'
         }
       >
-        {answer &&
+        {ending &&
           !next.plantedOn &&
-          `${showSpan(answer.plantable.low, answer.plantable.high)} in 8 years of 10. ${readyWords(answer, dayOf(next.plantOn))}`}
+          `${showSpan(ending.plantable.low, ending.plantable.high)} in 8 years of 10. ${readyWords(ending, plantDay)}`}
+        {answer && !next.plantedOn && ` ${holdsBack(answer)}`}
       </Answer>
-      {answer && (
-        <ul className="max-w-2xl">
-          <li className="border-linen border-t py-2">
-            <b>Dead {showSpan(answer.dead.low, answer.dead.high)}.</b>{' '}
-            {cover.verdict === 'dead' && `You saw it dead on ${showIsoYear(cover.endedOn!)}.`}
-          </li>
-          <li className="border-linen border-t py-2">
-            <b>Then about {Math.round(wait)} warm days&apos; wait.</b> That is in soil at{' '}
-            {showTemperature(20, garden.units)}; colder soil stretches it up to three times.{' '}
-            {next.way === 'transplant'
-              ? 'Transplants are put through the mat and mind it little.'
-              : 'Seed meets what the residue gives off and ties up; small seed waits longest.'}{' '}
-            Out of the way {showSpan(answer.ready.low, answer.ready.high)}.
-          </li>
-          <li className="border-linen border-t py-2">
-            <b>
-              Soil of at least {showTemperature(crop.soilMin_c, garden.units)} for {crop.name.toLowerCase()}.
-            </b>{' '}
-            {answer.plantable.mid - answer.ready.mid > 3
-              ? `Warmth is what holds it up: about ${Math.round(answer.plantable.mid - answer.ready.mid)} days after the bed is free.`
-              : 'The soil is warm enough by then.'}
-          </li>
-          <li className="border-linen border-t py-2">
-            <b>
-              {answer.nitrogen_g_m2.mid >= 0 ? 'Gives' : 'Takes'}{' '}
-              {showPerArea(Math.abs(answer.nitrogen_g_m2.mid), garden.units)} of nitrogen
-            </b>{' '}
-            ({showPerArea(answer.nitrogen_g_m2.low, garden.units)} to{' '}
-            {showPerArea(answer.nitrogen_g_m2.high, garden.units)}) of the{' '}
-            {showPerArea(crop.nitrogenNeed_g_m2, garden.units)} the crop needs. Feed the rest.
-          </li>
-        </ul>
-      )}
-      {next.plantedOn ? (
-        <p className="mt-4">
-          The strip is woven on.{' '}
-          <Link to="/" className="underline">
-            See the cloth
-          </Link>
-        </p>
-      ) : (
+      {!next.plantedOn && (
         <form
-          className="mt-4 grid max-w-xs gap-3"
+          className="mt-2 mb-5 flex flex-wrap items-end gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            const shift = Math.max(dayOf(next.clearOn) - dayOf(next.plantOn), 20);
+            const shift = Math.max(dayOf(next.clearOn) - plantDay, 20);
             void run(
               savePlanting(hands, { ...next, plantedOn: on, clearOn: isoOf(dayOf(on) + shift) }, 'plant'),
             );
           }}
         >
           <DateField label="Planted on" value={on} onChange={setOn} />
-          <button type="submit" className="btn btn-primary justify-self-start">
-            Log planting of {crop.name.toLowerCase()}
+          <button type="submit" className="btn btn-primary">
+            Log planting of {name}
           </button>
         </form>
+      )}
+      {answer && !next.plantedOn && (
+        <>
+          <Strands
+            strands={answer.strands.map((s) => shown(s, answer, crop, garden.units, next.way))}
+            motif={findSpecies(cover.parts[0]!.speciesId)?.role ?? 'grass'}
+            today={dayOf(today)}
+            ready={answer.ready.mid}
+            plantDay={plantDay}
+          />
+          <Shortfall
+            feeding={answer.feeding}
+            plantDay={plantDay}
+            crop={name}
+            area_m2={bed.area_m2}
+            units={garden.units}
+          />
+        </>
+      )}
+      {next.plantedOn && (
+        <p className="mt-4">
+          The strip is woven on.{' '}
+          <Link to="/" className="underline">
+            See the cloth
+          </Link>
+        </p>
       )}
     </Page>
   );
 }
+
+const LAST: Record<StrandId, string> = {
+  dead: 'the cover, which is not dead before',
+  rots: 'what lies, which must rot or dry first',
+  check: 'what the residue gives off against small seed',
+  warm: 'the soil, which must be warm enough',
+};
+
+/** What decides the day, by the strand that runs out last in most years. */
+function holdsBack({ strands }: PlantBack): string {
+  const last = [...strands].sort((a, b) => b.holdsBack - a.holdsBack)[0]!;
+  return `What holds it back: ${LAST[last.id]} (last in ${Math.round(last.holdsBack * 100)} years of 100).`;
+}
+
+function shown(
+  s: PlantBack['strands'][number],
+  { waits_d20, cooler_c }: PlantBack,
+  crop: CropEntry,
+  units: UnitChoice,
+  way: 'transplant' | 'seed',
+): StrandShown {
+  const warm = showTemperature(20, units);
+  switch (s.id) {
+    case 'dead':
+      return { ...s, title: 'Dead', note: 'nothing green at the crowns' };
+    case 'rots':
+      return {
+        ...s,
+        title: 'Mellow',
+        note: `${Math.round(waits_d20.rots)} days in soil of ${warm} for ${way === 'seed' ? 'seed' : 'plants'}; colder takes up to three times`,
+      };
+    case 'check':
+      return {
+        ...s,
+        title: 'Check on small seed',
+        note: `${Math.round(waits_d20.check)} days at ${warm}; plants do not mind`,
+      };
+    case 'warm':
+      return {
+        ...s,
+        title: 'Warm enough',
+        note: `${showTemperature(crop.soilMin_c, units)} at seed depth${cooler_c.mid >= 0.5 ? `; ${coolerWords(cooler_c.mid, units)} cooler under what lies` : ''}`,
+      };
+  }
+}
+
+const coolerWords = (c: number, units: UnitChoice): string =>
+  units.temperature === 'fahrenheit' ? `${Math.round(c * 1.8)} °F` : `${Math.round(c)} °C`;

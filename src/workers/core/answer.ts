@@ -5,6 +5,7 @@ import { type Sample } from '../../core/choose/sample.ts';
 import { type CourseRoom } from '../../core/plan/grown.ts';
 import { type Ensemble } from '../../core/stand/ensemble.ts';
 import { forecastCover } from '../../core/plan/forecast.ts';
+import { plantBack } from '../../core/plantBack/plantBack.ts';
 import { sowToday } from '../../core/sowing/today.ts';
 import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
@@ -63,6 +64,8 @@ export async function answer(
         });
       case 'forecast':
         return post({ type: 'answer', id, answer: forecastCover(ask.input) });
+      case 'plantBack':
+        return post({ type: 'answer', id, answer: plantBack(ask.input) });
       case 'sowToday':
         return post({ type: 'answer', id, answer: sowToday(ask.input) });
       case 'fitQuestions':

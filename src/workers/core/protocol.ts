@@ -1,6 +1,8 @@
 import { type ChooseInput } from '../../core/choose/choose.ts';
 import { type Hint, type Sample } from '../../core/choose/sample.ts';
-import { type Forecast, type ForecastInput } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/plan/forecast.ts';
+import { type ForecastInput } from '../../core/plan/standing.ts';
+import { type PlantBack, type PlantBackInput } from '../../core/plantBack/plantBack.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
 import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
 import { type Normals } from '../../core/site/normals.ts';
@@ -16,6 +18,7 @@ export interface Questions {
   /** One cover, altered by hand: `candidates` holds just it. */
   sample: { input: ChooseInput; answer: Sample; part: never };
   forecast: { input: ForecastInput; answer: Forecast; part: never };
+  plantBack: { input: PlantBackInput; answer: PlantBack; part: never };
   sowToday: { input: SowTodayInput; answer: SowToday; part: never };
   fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };
   fitNormals: { input: Normals; answer: Result<Site>; part: never };

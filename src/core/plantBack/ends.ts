@@ -1,0 +1,27 @@
+import { answerEnding, answerLived } from '../plan/endings.ts';
+import { type EndingAnswer, type YearEnd } from '../plan/plan.ts';
+import { type Standing } from '../plan/standing.ts';
+import { type NextCrop } from '../residue/wait.ts';
+import { endStand, newYearEnd, readyEnding } from '../termination/end.ts';
+import { livedEnd } from '../termination/lived.ts';
+import { type MethodHere } from '../termination/method.ts';
+
+/** The ending of a cover in every one of its years, with this crop to follow, this way of ending, begun on this day. */
+export function endsOf(standing: Standing, method: MethodHere, start: number, next: NextCrop): YearEnd[] {
+  const { plan, onward, begun } = standing;
+  const { ensemble, courses } = onward;
+  const ending = readyEnding({ ...plan, next }, method);
+  return courses.map((course, y) => {
+    const season = ensemble.seasons[y]!;
+    const out = newYearEnd();
+    return begun
+      ? livedEnd(ending, course, season, out)
+      : endStand(ending, start, course, season, ensemble.variations[y]!, out);
+  });
+}
+
+/** The same as one answer, as every other screen has it. */
+export const answerOf = (standing: Standing, method: MethodHere, start: number): EndingAnswer =>
+  standing.begun
+    ? answerLived(standing.onward, method, standing.begun.start)
+    : answerEnding(standing.onward, method, start);

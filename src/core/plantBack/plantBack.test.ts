@@ -1,0 +1,195 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, crops, findCrop, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { type ForecastInput } from '../plan/standing.ts';
+import { forecastCover } from '../plan/forecast.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { depthOf_m, plantsFor, rawManureWait_d, startPlants, strawToAdd_l } from './onTheDay.ts';
+import { plantBack, type PlantBackInput } from './plantBack.ts';
+import { takenUp } from './uptake.ts';
+
+const YEARS = 40;
+interface Case {
+  cover: string[];
+  sown: string;
+  plant: string;
+  crop: string;
+  way: 'transplant' | 'seed';
+  method: string;
+  start: string;
+  climate?: string;
+}
+function inputOf(c: Case, more: Partial<PlantBackInput> = {}): PlantBackInput {
+  const crop = findCrop(c.crop)!;
+  const forecast: ForecastInput = {
+    site: siteFromPattern(climates.find((k) => k.id === (c.climate ?? 'humid-continental'))!),
+    soil: { texture: 'loam', fertility: 'fair' },
+    way: findWay('raked')!,
+    watered: true,
+    members: membersOf(c.cover.map((speciesId) => ({ speciesId, share: 1 / c.cover.length }))),
+    seed_g_m2: c.cover.map(() => 12 / c.cover.length),
+    sowDay: dayOf(c.sown),
+    plantDay: dayOf(c.plant),
+    next: { ...crop, way: c.way },
+    methods: methods.map((m) => ({ ...m, minutesPer100m2: 60, missing: [], sheetCap_d: 120 })),
+    looks: [],
+    today: dayOf(c.start),
+    settled: { method: c.method, startDay: dayOf(c.start) },
+    years: YEARS,
+  };
+  return {
+    forecast,
+    ending: { method: c.method, startDay: dayOf(c.start) },
+    uptake: crop.uptake,
+    instead: [],
+    ...more,
+  };
+}
+const ask = (c: Case, more: Partial<PlantBackInput> = {}) => plantBack(inputOf(c, more));
+
+const vetchDug: Case = {
+  cover: ['hairy-vetch'],
+  sown: '2026-09-01',
+  plant: '2027-06-05',
+  crop: 'cabbage',
+  way: 'transplant',
+  method: 'dig',
+  start: '2027-05-15',
+};
+const ryeThenCarrot: Case = {
+  cover: ['cereal-rye'],
+  sown: '2026-09-10',
+  plant: '2027-06-25',
+  crop: 'carrot',
+  way: 'seed',
+  method: 'cut',
+  start: '2027-06-01',
+};
+
+describe('planting back', () => {
+  test.each([vetchDug, ryeThenCarrot])(
+    '$crop after $cover is ready on the day every other screen says',
+    (c) => {
+      const answer = ask(c);
+      const { settled } = forecastCover(inputOf(c).forecast);
+      expect(answer.ending.ready).toEqual(settled!.ready);
+      expect(answer.ready).toEqual(settled!.plantable);
+      expect(answer.odds).toBeCloseTo(settled!.odds.warm, 9);
+    },
+  );
+  test('the strand that runs out last ends on the ready day, and none ends after it', () => {
+    for (const c of [vetchDug, ryeThenCarrot]) {
+      const a = ask(c);
+      const ends = a.strands.map((s) => s.over.mid);
+      expect(Math.max(...ends)).toBe(a.ready.mid);
+      expect(a.strands.reduce((sum, s) => sum + s.holdsBack, 0)).toBeCloseTo(1, 9);
+    }
+  });
+  test('carrots wait for what rye gives off and for it to rot, transplanted cabbage for neither of it as seed does', () => {
+    const carrot = ask(ryeThenCarrot);
+    expect(carrot.strands.map((s) => s.id)).toEqual(['dead', 'rots', 'check', 'warm']);
+    expect(carrot.waits_d20.check).toBe(21);
+    expect(carrot.waits_d20.rots).toBeGreaterThanOrEqual(carrot.waits_d20.check);
+    const plants = ask({ ...ryeThenCarrot, crop: 'cabbage', way: 'transplant' });
+    expect(plants.strands.map((s) => s.id)).toEqual(['dead', 'rots', 'warm']);
+    expect(plants.ready.mid).toBeLessThan(carrot.ready.mid - 10);
+  });
+  test('dug vetch feeds a cabbage grams before midsummer; rye left on top ties up and leaves carrots short', () => {
+    const vetch = ask(vetchDug);
+    const late = vetch.feeding.days.at(-1)!;
+    expect(late.freed.mid).toBeGreaterThan(3);
+    expect(vetch.feeding.tiedUp_g_m2.high).toBeLessThan(0.5);
+    const rye = ask(ryeThenCarrot);
+    expect(rye.feeding.days[4]!.freed.mid).toBeLessThan(-0.2);
+    expect(rye.feeding.tiedUp_g_m2.mid).toBeGreaterThan(0.4);
+    expect(rye.feeding.short_g_m2.mid).toBeGreaterThan(vetch.feeding.days.length > 0 ? 2 : 0);
+  });
+  test('what a crop gets never passes what it wants, never falls, and what it lacks is the rest', () => {
+    for (const c of [vetchDug, ryeThenCarrot]) {
+      const { feeding } = ask(c);
+      feeding.days.forEach((d, i) => {
+        expect(d.gets.high).toBeLessThanOrEqual(d.wants + 1e-6);
+        expect(d.gets.mid).toBeGreaterThanOrEqual(i > 0 ? feeding.days[i - 1]!.gets.mid - 1e-9 : 0);
+        expect(d.inGround.low).toBeGreaterThanOrEqual(0);
+      });
+      const need = findCrop(c.crop)!;
+      const total = need.uptake.total_g_m2 * (1 - need.fixesShare);
+      expect(feeding.short_g_m2.mid).toBeCloseTo(total - feeding.days.at(-1)!.gets.mid, 0);
+    }
+  });
+  test('a nitrogen-fixing crop asks the soil for its own share less', () => {
+    const bean = ask({ ...vetchDug, crop: 'bush-bean', way: 'seed' });
+    const u = findCrop('bush-bean')!;
+    expect(bean.feeding.days.at(-1)!.wants).toBeCloseTo(u.uptake.total_g_m2 * (1 - u.fixesShare), 6);
+    expect(bean.feeding.short_g_m2.mid).toBeLessThan(0.5);
+  });
+  test('nothing lies on top of a dug bed; a mat covers, cools, and shows gaps later than it is laid', () => {
+    expect(ask(vetchDug)).toMatchObject({ lies_g_m2: { mid: 0 }, cooler_c: { mid: 0 } });
+    const mat = ask({ ...ryeThenCarrot, crop: 'winter-squash', way: 'transplant' });
+    expect(mat.lies_g_m2.mid).toBeGreaterThan(200);
+    expect(mat.covers.mid).toBeGreaterThan(0.7);
+    expect(mat.cooler_c.mid).toBeGreaterThan(0.8);
+    expect(mat.cooler_c.mid).toBeLessThan(3);
+    expect(mat.gapsOn.low).toBeGreaterThan(dayOf('2027-06-25'));
+  });
+  test('sooner: raking rye off saves carrots weeks, black film warms for squash, another crop goes in now', () => {
+    const squash = findCrop('winter-squash')!;
+    const carrot = ask(ryeThenCarrot, {
+      instead: [{ ...crops.find((x) => x.id === 'lettuce')!, way: 'transplant' }],
+    });
+    const by = (a: typeof carrot, id: string) => a.remedies.find((r) => r.id === id);
+    expect(by(carrot, 'rake-off')!.daysWon).toBeGreaterThan(10);
+    expect(by(carrot, 'instead')).toMatchObject({ cropId: 'lettuce' });
+    expect(by(carrot, 'instead')!.daysWon).toBeGreaterThan(10);
+    // Cool ground: a strip helps, film more; nothing dug in has mulch to draw back.
+    const cool = ask({
+      ...ryeThenCarrot,
+      crop: squash.id,
+      way: 'transplant',
+      climate: 'cool-maritime',
+      start: '2027-05-25',
+      plant: '2027-06-05',
+    });
+    expect(by(cool, 'draw-back')!.daysWon).toBeGreaterThan(0);
+    expect(by(cool, 'black-film')!.daysWon).toBeGreaterThanOrEqual(by(cool, 'draw-back')!.daysWon);
+    expect(by(ask(vetchDug), 'draw-back')).toBeUndefined();
+  });
+});
+
+describe('on the day', () => {
+  const cabbage = findCrop('cabbage')!;
+  test('squash has taken a ninth of its nitrogen in four weeks and five eighths in eight', () => {
+    const { uptake } = findCrop('winter-squash')!;
+    expect(takenUp(uptake, 0)).toBe(0);
+    expect(takenUp(uptake, 28)).toBeCloseTo(0.11, 2);
+    expect(takenUp(uptake, 56)).toBeCloseTo(0.63, 2);
+    expect(takenUp(uptake, 400)).toBe(1);
+  });
+  test('a bed of 1.2 by 8 m holds two rows of 17 cabbages; a bed of any shape goes by its area', () => {
+    expect(plantsFor(cabbage.setOut, { area_m2: 9.6, width_m: 1.2, length_m: 8 })).toEqual({
+      rows: 2,
+      plants: 34,
+    });
+    expect(plantsFor(cabbage.setOut, { area_m2: 9.6, width_m: null, length_m: null })).toEqual({
+      rows: null,
+      plants: 42,
+    });
+    expect(plantsFor(cabbage.setOut, { area_m2: 0.02, width_m: 0.1, length_m: 0.2 }).plants).toBe(1);
+  });
+  test('cabbages set out on 5 June are sown five weeks before, three and a half at the latest; carrots are not raised', () => {
+    expect(startPlants(cabbage.setOut, dayOf('2027-06-05'))).toEqual({
+      usual: dayOf('2027-05-01'),
+      last: dayOf('2027-05-11'),
+    });
+    expect(startPlants(findCrop('carrot')!.setOut, dayOf('2027-06-05'))).toBeNull();
+  });
+  test('raw manure waits 120 days for what touches the ground, 90 for what hangs above it', () => {
+    expect(rawManureWait_d(findCrop('carrot')!.setOut)).toBe(120);
+    expect(rawManureWait_d(findCrop('sweet-corn')!.setOut)).toBe(90);
+  });
+  test('300 g/m2 of settled mulch is a centimetre deep, and asks 55 litres of straw a square metre to hold weeds', () => {
+    expect(depthOf_m(300)).toBeCloseTo(0.01, 9);
+    expect(strawToAdd_l(300, 1)).toBeCloseTo(55, 6);
+    expect(strawToAdd_l(2000, 1)).toBe(0);
+  });
+});
