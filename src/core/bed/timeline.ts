@@ -139,6 +139,13 @@ export function stripOf(
 export const bareDays = (strips: Segment[][]): number =>
   strips.flat().reduce((sum, s) => sum + (s.kind === 'bare' ? s.to - s.from : 0), 0);
 
+/** Whether a stretch before today was planned and nobody said that it happened. */
+export const isUnknown = (s: Segment, now: Day): boolean => s.planned && s.kind !== 'bare' && s.from < now;
+
+/** Bed-days before today of which nobody logged what stood there. */
+export const unknownDays = (strips: Segment[][], now: Day): number =>
+  strips.flat().reduce((sum, s) => sum + (isUnknown(s, now) ? Math.min(s.to, now) - s.from : 0), 0);
+
 /** Stretches of a bed's covers that grow under a standing crop: undersown, hidden in the strip by what stands above. */
 export function underCrops(bedId: string, plantings: PlantingSpan[], covers: CoverSpan[]): Segment[] {
   const crops = plantings.filter((p) => p.bedId === bedId).map(plantingDays);

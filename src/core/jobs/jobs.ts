@@ -11,7 +11,23 @@ export interface Job {
   on: string;
   /** Index of the pass for `pass`. */
   pass?: number;
+  /** Whether it can wait: what is missed today may be gone tomorrow, can be made up within days, or within weeks. */
+  waits: 'cannot' | 'days' | 'weeks';
+  /** Its day has long passed and nobody said that it was done: it may have been. */
+  unsettled: boolean;
 }
+
+const WAITS: Record<Job['kind'], Job['waits']> = {
+  sow: 'cannot',
+  pass: 'cannot',
+  plant: 'cannot',
+  clear: 'days',
+  check: 'days',
+  look: 'weeks',
+};
+const ORDER: Job['waits'][] = ['cannot', 'days', 'weeks'];
+/** A job this many days past its day is asked about rather than called for. */
+const UNSETTLED_AFTER_D = 10;
 
 export interface SeenOn {
   coverId: string;
@@ -25,12 +41,19 @@ const NEAR_END_D = 28;
 const NEAR_END_EVERY_D = 7;
 const CHECK_AFTER_D = 14;
 
-/** Everything still to do, soonest first. */
+/** Days on which steps fall due by the forecast, where that knows better than the plan: by cover and index of the pass. */
+export type StepDays = ReadonlyMap<string, ReadonlyMap<number, Day>>;
+
+/**
+ * Everything still to do, soonest first. A job whose time has passed because the record moved on (the next crop stands, another cover was sown) is left out.
+ * What is looked at in a week can be ordered by what cannot wait with `byUrgency`.
+ */
 export function jobsOf(
   plantings: PlantingSpan[],
-  covers: (CoverSpan & { verdict: string | null })[],
+  covers: (CoverSpan & { verdict: string | null; nextPlantingId?: string | null })[],
   looks: SeenOn[],
   today: Day,
+  stepDays: StepDays = new Map(),
 ): Job[] {
   const jobs: Job[] = [];
   const add = (kind: Job['kind'], bedId: string, refId: string, on: string, pass?: number) =>
@@ -41,20 +64,36 @@ export function jobsOf(
       refId,
       on,
       pass,
+      waits: WAITS[kind],
+      unsettled: kind !== 'look' && kind !== 'check' && today - dayOf(on) > UNSETTLED_AFTER_D,
     });
+  const plantedAfter = (bedId: string, day: string, but?: string) =>
+    plantings.some((p) => p.bedId === bedId && p.id !== but && p.plantedOn !== null && p.plantedOn >= day);
+  const sownAfter = (bedId: string, day: string, but?: string) =>
+    covers.some((c) => c.bedId === bedId && c.id !== but && c.sownOn !== null && c.sownOn >= day);
   for (const p of plantings) {
-    if (!p.plantedOn) add('plant', p.bedId, p.id, p.plantOn);
-    else if (!p.clearedOn) add('clear', p.bedId, p.id, p.clearOn);
+    if (!p.plantedOn) {
+      const movedOn = plantedAfter(p.bedId, p.plantOn, p.id) || sownAfter(p.bedId, p.plantOn);
+      if (!movedOn) add('plant', p.bedId, p.id, p.plantOn);
+    } else if (!p.clearedOn) {
+      // A cover sown before the clearing day grows under the crop; one sown after it stands on cleared ground.
+      const movedOn = plantedAfter(p.bedId, p.plantedOn, p.id) || sownAfter(p.bedId, p.clearOn);
+      if (!movedOn) add('clear', p.bedId, p.id, p.clearOn);
+    }
   }
   for (const c of covers) {
     if (c.verdict === 'dead') continue;
+    const next = plantings.find((p) => p.id === c.nextPlantingId);
+    if (next?.plantedOn) continue;
     if (!c.sownOn) {
-      add('sow', c.bedId, c.id, c.sowOn);
+      if (!sownAfter(c.bedId, c.sowOn, c.id) && !plantedAfter(c.bedId, c.sowOn))
+        add('sow', c.bedId, c.id, c.sowOn);
       continue;
     }
     const begun = c.passes.some((p) => p.doneOn);
     c.passes.forEach((p, i) => {
-      if (!p.doneOn) add('pass', c.bedId, c.id, p.due, i);
+      const day = stepDays.get(c.id)?.get(i);
+      if (!p.doneOn) add('pass', c.bedId, c.id, day === undefined ? p.due : isoOf(day), i);
     });
     if (begun) {
       const last = c.passes.filter((p) => p.doneOn).at(-1)!;
@@ -65,6 +104,17 @@ export function jobsOf(
     }
   }
   return jobs.sort((a, b) => a.on.localeCompare(b.on) || a.id.localeCompare(b.id));
+}
+
+/** What cannot wait first, then by day; jobs of one bed and day stand together, behind the most urgent of them. */
+export function byUrgency(jobs: readonly Job[]): Job[][] {
+  const groups = new Map<string, Job[]>();
+  for (const j of jobs) {
+    const key = `${j.bedId} ${j.on}`;
+    groups.set(key, [...(groups.get(key) ?? []), j]);
+  }
+  const rank = (g: Job[]) => Math.min(...g.map((j) => ORDER.indexOf(j.waits)));
+  return [...groups.values()].sort((a, b) => rank(a) - rank(b) || a[0]!.on.localeCompare(b[0]!.on));
 }
 
 function nextLook(c: CoverSpan, looks: SeenOn[], today: Day): Day {

@@ -115,7 +115,6 @@ function follow(standing: Standing, y: number, laid: Laid[], uptake: Uptake, fix
   const batches: Freeing[] = [];
   let next = 0;
   let mineral = course.mineral_g_m2[from]!;
-  let owed = 0;
   let gets = 0;
   let freed = 0;
   for (let d = from; d <= last; d++) {
@@ -136,7 +135,7 @@ function follow(standing: Standing, y: number, laid: Laid[], uptake: Uptake, fix
     else if (year.backAt === Infinity && freed >= 0) year.backAt = d;
     const t = d - plan.plantAt;
     if (t < 0) continue;
-    owed = need * takenUp(uptake, t) - gets;
+    const owed = need * takenUp(uptake, t) - gets;
     const reach = REACH_YOUNG + (REACH_GROWN - REACH_YOUNG) * Math.min(1, t / uptake.half_d);
     const takes = Math.min(owed, mineral * reach * BRINGS_PER_D);
     mineral -= takes;

@@ -47,6 +47,7 @@ function Chooser({ bed }: { bed: Bed }) {
   const [chosenId, setChosenId] = useState<string | null>(null);
   const [pinned, setPinned] = useState<ReadonlySet<string>>(new Set());
   const [all, setAll] = useState(false);
+  const [doubted, setDoubted] = useState<Sample | null>(null);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const { samples, progress, problem } = useSamples(asking ? null : form.question);
@@ -88,7 +89,10 @@ function Chooser({ bed }: { bed: Bed }) {
   const watered = garden.kit.includes('hose');
   const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, aims, watered, today);
 
-  async function put(sample: Sample) {
+  async function put(sample: Sample, sure = false) {
+    const odds = sample.best?.odds.inTime ?? 0;
+    if (!sure && odds < HARDLY_EVER) return setDoubted(sample);
+    setDoubted(null);
     const parts = [
       ...firstOf(sample, draftOf(sample), hands.newId),
       onBed(draftOf(sample), bed, form.gap, form, today, hands.newId),
@@ -166,6 +170,17 @@ function Chooser({ bed }: { bed: Bed }) {
         )}
         {samples.length > 0 && !progress && able.length === 0 && (
           <NothingFits samples={out.map((r) => r.sample)} plantDay={plantDay} />
+        )}
+        {doubted && (
+          <Doubted
+            sample={doubted}
+            better={able[0]?.sample}
+            put={() => void put(doubted, true)}
+            show={(id) => {
+              setDoubted(null);
+              setChosenId(id);
+            }}
+          />
         )}
         {chosen && !asking && (
           <Answer
@@ -264,6 +279,42 @@ function Chooser({ bed }: { bed: Bed }) {
         </SampleSide>
       )}
     </main>
+  );
+}
+
+/** A plan that is ready in fewer years than this is asked about before it goes on a bed. */
+const HARDLY_EVER = 0.2;
+
+/** Asks before a plan that hardly ever works goes on a bed, with the better choice beside it. */
+function Doubted({
+  sample,
+  better,
+  put,
+  show,
+}: {
+  sample: Sample;
+  better: Sample | undefined;
+  put(): void;
+  show(id: string): void;
+}) {
+  const of100 = (s: Sample) => Math.round((s.best?.odds.inTime ?? 0) * 100);
+  return (
+    <div role="alert" className="border-madder my-3 border-l-4 pl-4">
+      <p>
+        <b>{sample.name}</b> is out of the way in time in only {of100(sample)} years of 100.
+        {better && better.id !== sample.id && ` ${better.name} is in ${of100(better)}.`}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {better && better.id !== sample.id && (
+          <button type="button" className="btn btn-primary" onClick={() => show(better.id)}>
+            Show {better.name.toLowerCase()}
+          </button>
+        )}
+        <button type="button" className="btn" onClick={put}>
+          Put {sample.name.toLowerCase()} on all the same
+        </button>
+      </div>
+    </div>
   );
 }
 

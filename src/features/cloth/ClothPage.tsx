@@ -1,19 +1,19 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { stripOf, bareDays } from '../../core/bed/timeline.ts';
+import { stripOf, bareDays, unknownDays } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { jobsOf } from '../../core/jobs/jobs.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { jobWords } from '../../ring/journal.ts';
-import { showWeekday, showIso } from '../../ui/dates.ts';
+import { useForecasts } from '../../ring/useForecast.ts';
+import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
+import { showIso } from '../../ui/dates.ts';
 import { Swatch } from '../../ui/Weave.tsx';
 import { Loom } from './Loom.tsx';
 import { Risks } from './Risks.tsx';
+import { ThisWeek } from './ThisWeek.tsx';
 
 /** Days shown back and ahead of today. */
 const SPANS = { season: [225, 190], 'two years': [540, 365], 'five years': [1460, 365] } as const;
 type Span = keyof typeof SPANS;
-const WEEK_D = 7;
 
 const THREADS = [
   ['grass', 'Grasses'],
@@ -29,15 +29,23 @@ const THREADS = [
 /** Home: all beds hang side by side, woven above today, sketched below. */
 export default function ClothPage() {
   const ring = useGarden();
-  const { beds, plantings, covers, looks, today } = ring;
+  const { beds, plantings, covers, today } = ring;
   const [span, setSpan] = useState<Span>('season');
   const now = dayOf(today);
-  const jobs = useMemo(() => jobsOf(plantings, covers, looks, now), [plantings, covers, looks, now]);
-  const week = jobs.filter((j) => dayOf(j.on) <= now + WEEK_D);
+  const living = useMemo(() => covers.filter((c) => c.verdict !== 'dead'), [covers]);
+  const forecasts = useForecasts(living, PLAUSIBLE_YEARS);
   const bare = useMemo(() => {
     const over = (from: number, to: number) =>
       bareDays(beds.map((b) => stripOf(b.id, plantings, covers, from, to)));
-    return { past: over(now - 183, now), before: over(now - 366, now - 183), ahead: over(now, now + 120) };
+    return {
+      past: over(now - 183, now),
+      before: over(now - 366, now - 183),
+      ahead: over(now, now + 120),
+      unknown: unknownDays(
+        beds.map((b) => stripOf(b.id, plantings, covers, now - 183, now)),
+        now,
+      ),
+    };
   }, [beds, plantings, covers, now]);
 
   if (beds.length === 0)
@@ -72,40 +80,14 @@ export default function ClothPage() {
         <Loom from={now - SPANS[span][0]} to={now + SPANS[span][1]} />
       </div>
       <aside className="border-warp bg-paper border-l p-5" aria-label="This week">
-        <h2 className="font-display text-lg font-bold">This week</h2>
-        {week.length === 0 && (
-          <p>Nothing is due until {jobs[0] ? showIso(jobs[0].on) : 'you plan a cover or a crop'}.</p>
-        )}
-        <ul>
-          {week.slice(0, 8).map((j) => {
-            const w = jobWords(j, ring);
-            const late = dayOf(j.on) < now;
-            return (
-              <li key={j.id} className="border-linen grid grid-cols-[3rem_1fr] gap-2 border-t py-2">
-                <span className={`text-sm ${late ? 'text-madder font-bold' : 'text-bark'}`}>
-                  {late ? showIso(j.on) : showWeekday(j.on)}
-                </span>
-                <span>
-                  <Link to={w.to} className="font-bold underline-offset-2 hover:underline">
-                    {w.title}
-                  </Link>
-                  <br />
-                  <span className="text-bark text-sm">
-                    {late && 'Overdue. '}
-                    {w.detail}
-                  </span>
-                </span>
-              </li>
-            );
-          })}
-        </ul>
-        {week.length > 8 && <p className="text-bark text-sm">and {week.length - 8} more</p>}
-        <Risks />
+        <ThisWeek forecasts={forecasts} />
+        <Risks covers={living} forecasts={forecasts} />
         <h2 className="font-display mt-5 text-lg font-bold">Bare ground</h2>
         <p className="flex items-end gap-3">
           <span className="font-display text-4xl font-extrabold">{bare.past}</span>
           <span className="pb-1 text-sm">
             bed-days bare in the half year to {showIso(today)}; {bare.before} in the half year before
+            {bare.unknown > 0 && `; ${bare.unknown} nobody logged`}
           </span>
         </p>
         <p className="text-sm">
@@ -122,7 +104,8 @@ export default function ClothPage() {
           ))}
         </ul>
         <p className="text-bark mt-3 text-sm">
-          Below {showIso(isoOf(now))} the weave is faint: that is the plan.
+          Below {showIso(isoOf(now))} the weave is faint: that is the plan. A dotted stretch above it with a
+          question mark was planned, and nobody said that it happened.
         </p>
       </aside>
     </main>

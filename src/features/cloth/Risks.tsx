@@ -1,12 +1,9 @@
-import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
-import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { coverName, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useForecasts } from '../../ring/useForecast.ts';
 import { showDay } from '../../ui/dates.ts';
 
 /** Odds under which a plan is worth a warning, and by how much another way must be better to be named. */
@@ -22,10 +19,14 @@ interface Risk {
 }
 
 /** The worst that stands on the cloth, in words: what may not be out of the way in time, or may seed. */
-export function Risks() {
-  const { beds, covers } = useGarden();
-  const living = useMemo(() => covers.filter((c) => c.verdict !== 'dead'), [covers]);
-  const forecasts = useForecasts(living, PLAUSIBLE_YEARS);
+export function Risks({
+  covers: living,
+  forecasts,
+}: {
+  covers: Cover[];
+  forecasts: ReadonlyMap<string, Forecast>;
+}) {
+  const { beds } = useGarden();
   const risks = living
     .flatMap((cover) => {
       const forecast = forecasts.get(cover.id);

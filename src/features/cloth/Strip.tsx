@@ -105,6 +105,7 @@ function Piece({
   const top = y(s.from);
   const height = y(s.to) - top;
   if (s.kind === 'bare') return null;
+  if (s.planned && !sketch) return <NotKnown x={x} y={top} width={width} height={height} />;
   if (cover)
     return (
       <CoverPiece
@@ -175,6 +176,35 @@ function CoverPiece({
     </g>
   );
 }
+
+/** A past that was planned and nobody logged: bare warp, dotted, with a question mark. */
+const NotKnown = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }) => (
+  <g>
+    <rect
+      x={x}
+      y={y}
+      width={width}
+      height={height}
+      fill="none"
+      stroke="#6b5646"
+      strokeWidth={2}
+      strokeDasharray="1 5"
+      strokeLinecap="round"
+    />
+    {height > 18 && (
+      <text
+        x={x + width / 2}
+        y={y + Math.min(height / 2, 30) + 6}
+        fontSize={18}
+        fontWeight={700}
+        fill="#6b5646"
+        textAnchor="middle"
+      >
+        ?
+      </text>
+    )}
+  </g>
+);
 
 /** What is only planned has a dashed edge. */
 const SketchEdge = (box: { x: number; y: number; width: number; height: number }) => (

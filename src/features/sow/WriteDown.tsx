@@ -1,12 +1,21 @@
 import { useState } from 'react';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { Link } from 'react-router';
+import { findCrop, findSpecies } from '../../catalogue/catalogue.ts';
 import { G_PER_OZ } from '../../core/units/show.ts';
 import { logSowing } from '../../records/verbs/seed.ts';
-import type { Bed, Cover } from '../../records/types.ts';
+import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
+import { showIso } from '../../ui/dates.ts';
 import { DateField, TextField } from '../../ui/fields.tsx';
 import { walkOf } from './walk.ts';
+
+/** What was asked before a sowing is logged, and answered. */
+interface Answered {
+  cleared?: Planting;
+  under?: boolean;
+  late?: boolean;
+}
 
 /** What was really thrown, and when. It goes into the record, and off the shelf. */
 export function WriteDown({
@@ -18,7 +27,8 @@ export function WriteDown({
   bed: Bed;
   weights: { speciesId: string; weigh_g: number }[];
 }) {
-  const { garden, today, hands, run } = useGarden();
+  const { garden, plantings, today, hands, run } = useGarden();
+  const [asked, setAsked] = useState<{ what: 'crop' | 'late'; so: Answered } | null>(null);
   const imperial = garden.units.mass === 'imperial';
   const [draft, setDraft, clear] = useDraft<{ on: string; used: Record<string, string> }>(
     `sown ${cover.id}`,
@@ -36,7 +46,18 @@ export function WriteDown({
     weights.find((w) => w.speciesId === speciesId)!.weigh_g * (1 - left / Math.max(left, total));
   const text = (s: Cover['seed'][number]) => draft.used[s.speciesId] ?? shown(s.used_g ?? meant(s.speciesId));
 
-  async function log() {
+  const inTheWay = (on: string) =>
+    plantings.find(
+      (p) => p.bedId === bed.id && p.plantedOn !== null && p.plantedOn <= on && !p.clearedOn && !cover.sownOn,
+    );
+  const tooLate = (on: string) => !cover.sownOn && cover.plantBackOn !== null && on >= cover.plantBackOn;
+
+  async function log(answered: Answered = {}) {
+    const { on } = draft!;
+    const standing = inTheWay(on);
+    if (standing && !answered.cleared && !answered.under) return setAsked({ what: 'crop', so: answered });
+    if (tooLate(on) && !answered.late) return setAsked({ what: 'late', so: answered });
+    setAsked(null);
     const seed = cover.seed.map((s) => ({
       ...s,
       used_g: Number(text(s).replace(',', '.')) * (imperial ? G_PER_OZ : 1),
@@ -45,7 +66,7 @@ export function WriteDown({
       return setProblem('Enter the weight really used for each kind, more than nothing.');
     setProblem('');
     // A later start moves the ending with it only where the ending would otherwise come before the sowing.
-    if (await run(logSowing(hands, { ...cover, seed, sownOn: draft!.on }, bed.name))) clear();
+    if (await run(logSowing(hands, { ...cover, seed, sownOn: on }, bed.name, answered.cleared))) clear();
   }
 
   return (
@@ -71,9 +92,66 @@ export function WriteDown({
           {problem}
         </p>
       )}
+      {asked?.what === 'crop' && (
+        <CropStands
+          crop={inTheWay(draft.on)!}
+          on={draft.on}
+          bedName={bed.name}
+          cleared={(p) => void log({ ...asked.so, cleared: p })}
+          under={() => void log({ ...asked.so, under: true })}
+        />
+      )}
+      {asked?.what === 'late' && (
+        <div role="alert" className="border-madder border-l-4 pl-4">
+          <p>
+            The crop after it was meant to go in on {showIso(cover.plantBackOn!)}, before this sowing. Move
+            its planting first, or choose another cover for the time there is.
+          </p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Link className="btn btn-primary" to={`/bed/${bed.id}/choose?from=${draft.on}`}>
+              What fits from {showIso(draft.on)}
+            </Link>
+            <button type="button" className="btn" onClick={() => void log({ ...asked.so, late: true })}>
+              Sown all the same
+            </button>
+          </div>
+        </div>
+      )}
       <button type="submit" className="btn btn-primary justify-self-start">
         {cover.sownOn ? 'Save the correction' : `Log sowing of bed ${bed.name}`}
       </button>
     </form>
+  );
+}
+
+/** A crop stands on the bed by the record: it went out, or the cover goes under it. */
+function CropStands({
+  crop,
+  on,
+  bedName,
+  cleared,
+  under,
+}: {
+  crop: Planting;
+  on: string;
+  bedName: string;
+  cleared(p: Planting): void;
+  under(): void;
+}) {
+  const name = findCrop(crop.cropId)?.name ?? crop.cropId;
+  return (
+    <div role="alert" className="border-madder border-l-4 pl-4">
+      <p>
+        By the record {name.toLowerCase()} still stands on bed {bedName}. Is it out?
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn btn-primary" onClick={() => cleared(crop)}>
+          Yes, cleared {showIso(on)}: log both
+        </button>
+        <button type="button" className="btn" onClick={under}>
+          No, it is sown under the {name.toLowerCase()}
+        </button>
+      </div>
+    </div>
   );
 }

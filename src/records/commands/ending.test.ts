@@ -7,6 +7,7 @@ import { type Cover } from '../types.ts';
 import { type Hands, saveCover } from '../verbs/verbs.ts';
 import { undo } from '../write.ts';
 import { chooseEnding, countCrowns, logPass, seeAlive, seeDead } from './ending.ts';
+import { settle } from './settle.ts';
 
 let n = 0;
 let db: KilimDatabase;
@@ -126,5 +127,40 @@ describe('deeds at the end of a cover', () => {
       passes: [{ kind: 'flatten', due: '2027-05-01', doneOn: '2027-05-01' }, ...passes],
       formerPlans: [{ until: '2027-05-20', method: 'sheet', due: '2027-05-01', why: 'grew-again' }],
     });
+  });
+});
+
+describe('did this happen?', () => {
+  test('one tap logs it on its planned day and nothing else; undo takes it back; what was logged meanwhile stays', async () => {
+    await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 0 }, 'flatten: bed 1');
+    expect((await now()).passes).toEqual([
+      { ...cover.passes[0], doneOn: '2027-05-01' },
+      cover.passes[1],
+      cover.passes[2],
+    ]);
+    await logPass(hands, cover, 1, '2027-05-03', 'lay the sheet');
+    await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 1 }, 'lay the sheet: bed 1');
+    expect((await now()).passes[1]!.doneOn).toBe('2027-05-03');
+    for (let i = 0; i < 3; i++) await undo(db, cover.gardenId);
+    expect((await now()).passes).toEqual(cover.passes);
+  });
+  test('a sowing, a planting and a clearing too; a sowing after its own ending is refused', async () => {
+    const planned = (await db.covers.toArray()).find((c) => c.sownOn === null)!;
+    await settle(hands, cover.gardenId, { kind: 'sow', refId: planned.id }, 'sow');
+    expect((await db.covers.get(planned.id))!.sownOn).toBe(planned.sowOn);
+    const crop = (await db.plantings.toArray()).find((p) => p.plantedOn === null)!;
+    await settle(hands, cover.gardenId, { kind: 'plant', refId: crop.id }, 'plant');
+    await settle(hands, cover.gardenId, { kind: 'clear', refId: crop.id }, 'clear');
+    expect(await db.plantings.get(crop.id)).toMatchObject({
+      plantedOn: crop.plantOn,
+      clearedOn: crop.clearOn,
+    });
+    expect(await settle(hands, cover.gardenId, { kind: 'plant', refId: 'nobody' }, 'x')).toMatchObject({
+      ok: false,
+      failure: { code: 'cover-gone' },
+    });
+    expect(
+      await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 9 }, 'x'),
+    ).toMatchObject({ ok: false, failure: { code: 'pass-gone' } });
   });
 });

@@ -1,5 +1,5 @@
 import { fail } from '../../core/result/result.ts';
-import type { Cover, Lot, Recipe, Walk } from '../types.ts';
+import type { Cover, Lot, Planting, Recipe, Walk } from '../types.ts';
 import { type Wish, write } from '../write.ts';
 import { type Done, type Hands, checkCover, meta } from './verbs.ts';
 
@@ -34,9 +34,10 @@ export function saveWalk(hands: Hands, coverId: string, part: Partial<Walk>, lab
 
 /**
  * Logs a sowing, or corrects one: the cover with its day and what was really used, and the lots that it came from, less that much, in
- * one write. Undo gives the seed back to the shelf. Fails as `saveCover` does, or with `lot-short` when a lot holds less than was used.
+ * one write. Undo gives the seed back to the shelf. `cleared` is a crop that went out of its way on the same day. Fails as `saveCover` does, or with
+ * `lot-short` when a lot holds less than was used.
  */
-export async function logSowing(hands: Hands, cover: Cover, bedName: string): Done {
+export async function logSowing(hands: Hands, cover: Cover, bedName: string, cleared?: Planting): Done {
   const checked = await checkCover(hands, cover);
   if (!checked.ok) return checked;
   const before = await hands.db.covers.get(cover.id);
@@ -48,6 +49,7 @@ export async function logSowing(hands: Hands, cover: Cover, bedName: string): Do
   count(cover.seed, 1);
   if (before?.sownOn) count(before.seed, -1);
   const wishes: Wish[] = [{ table: 'covers', put: cover }];
+  if (cleared) wishes.push({ table: 'plantings', put: { ...cleared, clearedOn: cover.sownOn } });
   for (const [lotId, used_g] of change) {
     const lot = await hands.db.lots.get(lotId);
     if (!lot || used_g === 0) continue;
