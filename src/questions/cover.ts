@@ -65,12 +65,13 @@ export function forecastInput(
   years: number,
 ): ForecastInput {
   const next = plantings.find((p) => p.id === cover.nextPlantingId);
+  const members = membersOf(cover.parts);
   return {
     site: garden.site,
     soil: bed.soil,
     way: findWay(cover.wayId) ?? findWay('raked')!,
     watered: cover.watered,
-    members: membersOf(cover.parts),
+    members,
     seed_g_m2: seedOnGround(cover, bed),
     sowDay: dayOf(cover.sownOn ?? cover.sowOn),
     plantDay: plantBackDay(cover, plantings),
@@ -89,6 +90,20 @@ export function forecastInput(
         height_m: l.height_m ?? undefined,
         stage: l.stage ?? undefined,
         alive: l.alive ?? undefined,
+        weeds: l.weeds ?? undefined,
+        members: l.members.flatMap((m) => {
+          const index = members.findIndex((k) => k.species.id === m.speciesId);
+          return index < 0
+            ? []
+            : [
+                {
+                  index,
+                  stage: m.stage ?? undefined,
+                  alive: m.alive ?? undefined,
+                  count: m.count ?? undefined,
+                },
+              ];
+        }),
         crowns: l.crowns ?? undefined,
       })),
     today: dayOf(today),

@@ -218,6 +218,19 @@ describe('forms', () => {
   });
 });
 
+describe('form 5', () => {
+  test('a garden file of form 4, frozen, comes forward with nothing predicted, no former plans, and looks of its lead alone', () => {
+    const text = readFileSync(new URL('./fixtures/v4.json', import.meta.url), 'utf8');
+    expect(JSON.parse(text)).toMatchObject({ version: 4 });
+    const read = readGardenFile(text);
+    if (!read.ok) throw new Error(`${read.failure.code} ${read.failure.where}`);
+    expect(read.value.covers.length).toBeGreaterThan(0);
+    expect(read.value.covers.every((c) => c.predicted === null && c.formerPlans.length === 0)).toBe(true);
+    expect(read.value.looks.length).toBeGreaterThan(0);
+    expect(read.value.looks.every((l) => l.crowns === null && l.members.length === 0)).toBe(true);
+  });
+});
+
 describe('seed', () => {
   const sown = (cover: Cover, used_g: number): Cover => ({
     ...cover,
@@ -237,6 +250,16 @@ describe('seed', () => {
     expect(await left()).toBe(46);
     await undo(db, 'north-shore');
     expect([await left(), (await db.covers.get(cover.id))!.sownOn]).toEqual([60, null]);
+  });
+  test('a crop that went out for the sowing is cleared in the same write, and stands again with its undo', async () => {
+    const { plantings } = await demo();
+    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    const crop = { ...plantings.find((p) => p.plantedOn && !p.clearedOn)! };
+    expect(await logSowing(hands, sown(cover, 14), '10', crop)).toMatchObject({ ok: true });
+    expect((await db.plantings.get(crop.id))!.clearedOn).toBe('2027-04-13');
+    await undo(db, 'north-shore');
+    expect((await db.plantings.get(crop.id))!.clearedOn).toBeNull();
+    expect((await db.covers.get(cover.id))!.sownOn).toBeNull();
   });
   test('more than the lot holds is refused and nothing is touched', async () => {
     await demo();

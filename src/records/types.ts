@@ -232,6 +232,20 @@ export const lookSchema = z.object({
   stage: z.enum(['leafy', 'bud', 'flower', 'milk', 'seed']).nullable(),
   alive: share.nullable(),
   weeds: z.enum(['few', 'some', 'many']).nullable(),
+  /** The other members of a mix, and plants counted of any member, the lead among them. */
+  members: z
+    .array(
+      z.object({
+        speciesId: z.string(),
+        stage: z.enum(['leafy', 'bud', 'flower', 'milk', 'seed']).nullable(),
+        alive: share.nullable(),
+        /** Plants counted on so much ground. */
+        count: z
+          .object({ plants: z.number().int().min(0).max(100_000), area_m2: z.number().positive().max(1000) })
+          .nullable(),
+      }),
+    )
+    .max(12),
   /** Crowns looked at after a pass, and how many of them were green. */
   crowns: z
     .object({ green: z.number().int().min(0).max(200), of: z.number().int().min(1).max(200) })

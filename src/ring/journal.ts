@@ -90,6 +90,7 @@ export function happenings(c: GardenContents): Happening[] {
       l.height_m !== null && `${showLength(l.height_m, c.garden.units)} high`,
       l.stage && STAGE_WORDS[l.stage]!.name.toLowerCase(),
       l.weeds && `${l.weeds} weeds`,
+      l.crowns && `${l.crowns.green} of ${l.crowns.of} crowns green`,
       l.note,
     ];
     out.push({

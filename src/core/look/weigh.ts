@@ -1,6 +1,7 @@
 import { type Day } from '../calendar/day.ts';
 import { type Stage, STAGES } from '../stand/species.ts';
 import { type GrownPlan } from '../plan/grown.ts';
+import { yearOf } from '../plan/year.ts';
 import { type Course } from '../stand/course.ts';
 import { mostAlive } from '../termination/end.ts';
 import { EXPECTED_CROWNS } from '../termination/work.ts';
@@ -15,12 +16,23 @@ export interface LookSeen {
   stage?: Stage;
   /** Share of plants alive after cold, 0..1. */
   alive?: number;
+  weeds?: 'few' | 'some' | 'many';
+  /** Members of a mix one by one, by their place in it. */
+  members?: MemberSeen[];
   /** Crowns looked at after a pass, and how many of them were green. */
   crowns?: { green: number; of: number };
 }
 
-/** Standard errors of a careful eye: stage units beyond the named span, cover, log height, survival. */
-const ERROR = { stage: 0.35, cover: 0.12, height: 0.25, alive: 0.15, emergence_d: 3 } as const;
+export interface MemberSeen {
+  index: number;
+  stage?: Stage;
+  alive?: number;
+  /** Plants counted on so much ground. */
+  count?: { plants: number; area_m2: number };
+}
+
+/** Standard errors of a careful eye: stage units beyond the named span, cover, log height, survival, weed mass beyond its span. */
+const ERROR = { stage: 0.35, cover: 0.12, height: 0.25, alive: 0.15, emergence_d: 3, weeds: 0.15 } as const;
 /** Weights are tempered so that at least this share of the members keeps a say. */
 const LEAST_SAY = 0.12;
 
@@ -60,27 +72,56 @@ function tempered(log: Float64Array, power: number): Float64Array {
 function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
   const course = grown.courses[y]!;
   const d = Math.max(0, Math.min(course.days - 1, look.day - grown.ensemble.fromDay));
-  const square = (miss: number) => -0.5 * miss * miss;
   let sum = 0;
-  // The tallest-standing story of a mix is its first member; the gardener stages what leads.
-  const stage = course.stage[d * course.members]!;
-  if (look.stage && look.stage !== 'sown') {
-    const k = STAGES.indexOf(look.stage);
-    const outside = stage < k ? k - stage : stage > k + 1 && k < 5 ? stage - k - 1 : 0;
-    sum += square(outside / ERROR.stage);
-  }
+  // What is said of a mix as a whole is said of what leads it.
+  if (look.stage) sum += stageSeen(course, d, 0, look.stage);
   if (look.cover !== undefined) sum += square((course.cover[d]! - look.cover) / ERROR.cover);
   if (look.height_m !== undefined && look.height_m > 0)
     sum += square(ln(Math.max(0.005, course.height_m[d]!) / look.height_m) / ERROR.height);
   if (look.alive !== undefined) sum += square((course.alive[d * course.members]! - look.alive) / ERROR.alive);
   if (look.emergence) {
-    const ahead = d - course.emerged[0]!;
+    const ahead = d - firstUp(course);
     const wrong = look.emergence === 'none' ? Math.max(0, ahead) : Math.max(0, -ahead);
     sum += square(Math.min(10, wrong) / ERROR.emergence_d);
+  }
+  for (const m of look.members ?? []) {
+    if (m.stage) sum += stageSeen(course, d, m.index, m.stage);
+    const alive = course.alive[d * course.members + m.index]!;
+    if (m.alive !== undefined) sum += square((alive - m.alive) / ERROR.alive);
+    if (m.count) sum += countSeen(course.plants_m2[m.index]! * alive, m.count);
+  }
+  if (look.weeds && d > 0) {
+    const mass = yearOf(grown, y).reading.weedMass[d - 1]!;
+    const [low, high] = WEEDS[look.weeds];
+    sum += square(Math.max(0, low - mass, mass - high) / ERROR.weeds);
   }
   if (look.crowns) sum += ln(crownOdds(course, d, look.crowns.green, look.crowns.of));
   return sum;
 }
+
+const square = (miss: number): number => -0.5 * miss * miss;
+
+/** Weed mass as a share of a full stand that a gardener calls few, some and many. */
+const WEEDS = { few: [0, 0.2], some: [0.1, 0.55], many: [0.4, 1] } as const;
+
+/** Day index on which the first member is up. */
+const firstUp = (course: Course): number => course.emerged.reduce((a, b) => Math.min(a, b), Infinity);
+
+function stageSeen(course: Course, d: number, s: number, seen: Stage): number {
+  if (seen === 'sown') return 0;
+  const stage = course.stage[d * course.members + s]!;
+  const k = STAGES.indexOf(seen);
+  const outside = stage < k ? k - stage : stage > k + 1 && k < 5 ? stage - k - 1 : 0;
+  return square(outside / ERROR.stage);
+}
+
+/** A count against what was expected there: chance, and that no stand is even (a third of the count from place to place). */
+function countSeen(plants_m2: number, { plants, area_m2 }: { plants: number; area_m2: number }): number {
+  const expected = plants_m2 * area_m2;
+  const spread = Math.sqrt(expected + PATCHY * PATCHY * expected * expected + 1);
+  return square((plants - expected) / spread) - ln(spread);
+}
+const PATCHY = 0.3;
 
 /**
  * Odds of so many green crowns of so many where this year left this share alive: beta-binomial, the share as sure as `EXPECTED_CROWNS` crowns (without

@@ -8,6 +8,7 @@ import { failureWords } from '../../ui/failureWords.ts';
 import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { STAGE_WORDS } from '../../ui/methodWords.ts';
 import { Field } from '../../ui/parts.tsx';
+import { MemberFields, type MemberTyped, readMembers } from './MemberFields.tsx';
 
 /** A typed percentage as a share; null for nothing typed, NaN for what is none. */
 function share(text: string): number | null {
@@ -27,6 +28,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
   const [alive, setAlive] = useState('');
   const [weeds, setWeeds] = useState('');
   const [note, setNote] = useState('');
+  const [others, setOthers] = useState<Record<string, MemberTyped>>({});
   const [problem, setProblem] = useState('');
   async function log() {
     let height_m: number | null = null;
@@ -40,6 +42,11 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
     }
     if ([ground, alive].some((t) => Number.isNaN(share(t))))
       return setProblem('Ground covered and plants alive are percentages: write a number from 0 to 100.');
+    const membersSeen = readMembers(cover, others);
+    if (!membersSeen)
+      return setProblem(
+        'Plants counted are whole numbers, and the ground they were counted on is in m², for example 0.25.',
+      );
     setProblem('');
     const look: Look = {
       id: hands.newId(),
@@ -54,6 +61,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       alive: share(alive),
       weeds: (weeds || null) as Look['weeds'],
       crowns: null,
+      members: membersSeen,
       note,
     };
     if (await run(saveLook(hands, look, cover))) {
@@ -64,6 +72,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       setAlive('');
       setWeeds('');
       setNote('');
+      setOthers({});
     }
   }
 
@@ -138,6 +147,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
         value={alive}
         onChange={setAlive}
       />
+      <MemberFields cover={cover} typed={others} change={setOthers} />
       <div className="sm:col-span-2">
         <Field label="Note">
           {(id) => (

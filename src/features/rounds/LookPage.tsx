@@ -74,6 +74,16 @@ export default function LookPage() {
                       l.alive !== null && `${Math.round(l.alive * 100)} % alive`,
                       l.stage && STAGE_WORDS[l.stage]!.name.toLowerCase(),
                       l.weeds && `${l.weeds} weeds`,
+                      ...l.members.map((m) =>
+                        [
+                          findSpecies(m.speciesId)?.name.toLowerCase() ?? m.speciesId,
+                          m.stage && STAGE_WORDS[m.stage]!.name.toLowerCase(),
+                          m.count && `${m.count.plants} plants on ${m.count.area_m2} m²`,
+                        ]
+                          .filter(Boolean)
+                          .join(' '),
+                      ),
+                      l.crowns && `${l.crowns.green} of ${l.crowns.of} crowns green`,
                       l.note,
                     ]
                       .filter(Boolean)

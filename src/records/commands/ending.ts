@@ -88,6 +88,7 @@ export const countCrowns = (hands: Hands, of: Of, seen: { on: string; green: num
         stage: null,
         alive: null,
         weeds: null,
+        members: [],
         crowns: { green: seen.green, of: seen.of },
         note: '',
       },

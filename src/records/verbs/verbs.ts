@@ -196,7 +196,8 @@ export async function saveLook(hands: Hands, look: Look, cover: Cover): Done {
   if (!cover.sownOn || look.on < cover.sownOn)
     return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: look.on });
   const seen = [look.emergence, look.cover, look.height_m, look.stage, look.alive, look.weeds, look.crowns];
-  if (seen.every((s) => s === null) && look.note.trim() === '') return fail('look-empty');
+  if (seen.every((s) => s === null) && look.members.length === 0 && look.note.trim() === '')
+    return fail('look-empty');
   return write(hands.db, meta(hands, look.gardenId, 'save-look', 'a look'), [{ table: 'looks', put: look }]);
 }
 

@@ -1,0 +1,130 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { growPlan, type GrownPlan } from '../plan/grown.ts';
+import { type Plan } from '../plan/plan.ts';
+import { yearOf } from '../plan/year.ts';
+import { meanOf } from '../random/quantile.ts';
+import { siteFromPattern } from '../site/pattern.ts';
+import { type Course } from '../stand/course.ts';
+import { makeEnsemble } from '../stand/ensemble.ts';
+import { workOf } from '../termination/work.ts';
+import { type LookSeen, weighByLooks } from './weigh.ts';
+
+const FROM = dayOf('2026-09-01');
+const YEARS = 80;
+const site = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
+const ensemble = makeEnsemble(site, FROM, 330, YEARS, 5);
+const plan: Plan = {
+  members: membersOf([
+    { speciesId: 'cereal-rye', share: 0.5 },
+    { speciesId: 'crimson-clover', share: 0.5 },
+  ]),
+  seed_g_m2: [6, 1.5],
+  way: findWay('raked')!,
+  soil: { texture: 'loam', fertility: 'fair' },
+  watered: true,
+  sownAt: 10,
+  plantAt: 280,
+  next: { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' },
+};
+const grown = growPlan(plan, ensemble);
+const AT = 245;
+const mean = (look: Omit<LookSeen, 'day'>, f: (c: Course, y: number) => number, of: GrownPlan = grown) =>
+  meanOf(of.courses.map(f), weighByLooks(of, [{ day: FROM + AT, ...look }]));
+const even = (f: (c: Course, y: number) => number) => meanOf(grown.courses.map(f));
+const member = (s: number) => (a: Float32Array) => a[AT * 2 + s]!;
+
+describe('a look moves the years towards what was seen', () => {
+  test('a member that lags is weighed by its own stage: clover in bud holds clover back, and rye hardly', () => {
+    const clover = (c: Course) => member(1)(c.stage);
+    const early = mean({ members: [{ index: 1, stage: 'leafy' }] }, clover);
+    const late = mean({ members: [{ index: 1, stage: 'flower' }] }, clover);
+    expect(early).toBeLessThan(even(clover));
+    expect(late).toBeGreaterThan(even(clover));
+    expect(late - early).toBeGreaterThan(0.25);
+  });
+  test('a member seen mostly dead is believed of that member', () => {
+    // Where winters kill some of it in some years.
+    const cold = makeEnsemble(
+      siteFromPattern(climates.find((c) => c.id === 'humid-continental')!),
+      FROM,
+      330,
+      YEARS,
+      5,
+    );
+    const there = growPlan(plan, cold);
+    const alive = (c: Course) => member(1)(c.alive);
+    const thin = mean({ members: [{ index: 1, alive: 0.3 }] }, alive, there);
+    const full = mean({ members: [{ index: 1, alive: 1 }] }, alive, there);
+    expect(thin).toBeLessThan(full - 0.1);
+  });
+  test('few plants counted mean fewer came up: by likelihood, not by taking the count for the truth', () => {
+    const plants = (c: Course) => c.plants_m2[1]! * member(1)(c.alive);
+    const usual = even(plants);
+    const seen = (times: number, area_m2: number) =>
+      mean(
+        { members: [{ index: 1, count: { plants: Math.round(usual * times * area_m2), area_m2 } }] },
+        plants,
+      );
+    const thin = seen(0.6, 1);
+    expect(thin).toBeLessThan(usual * 0.95);
+    expect(thin).toBeGreaterThan(usual * 0.6);
+    expect(seen(1.4, 1)).toBeGreaterThan(usual * 1.05);
+    // A hand's breadth of ground says less than a square metre.
+    expect(seen(0.6, 0.01)).toBeGreaterThan(thin);
+    // The other member is not blamed for it.
+    const rye = (c: Course) => c.plants_m2[0]!;
+    const ryeThen = mean(
+      { members: [{ index: 1, count: { plants: Math.round(usual * 0.6), area_m2: 1 } }] },
+      rye,
+    );
+    expect(ryeThen / even(rye)).toBeLessThan(1.05);
+  });
+  test('many weeds seen are weeds that are there', () => {
+    const weeds = (_: Course, y: number) => yearOf(grown, y).reading.weedMass[AT - 1]!;
+    const many = mean({ weeds: 'many' }, weeds);
+    const few = mean({ weeds: 'few' }, weeds);
+    expect(many).toBeGreaterThan(few);
+  });
+  test('it is weighed on the day it was made: the same cover a month earlier says another thing', () => {
+    const cover = (c: Course) => c.cover[60]!;
+    const on = (day: number) =>
+      meanOf(grown.courses.map(cover), weighByLooks(grown, [{ day: FROM + day, cover: 0.5 }]));
+    const middle = (day: number) => meanOf(grown.courses.map((c) => c.cover[day]!));
+    // Half covered early is a fast stand, late a slow one.
+    const early = [30, 35, 40, 45].find((d) => middle(d) > 0.1 && middle(d) < 0.45)!;
+    const late = [60, 75, 90, 105, 120].find((d) => middle(d) > 0.6)!;
+    expect(on(early)).toBeGreaterThan(on(late));
+    // Moved as a whole with its span, it says the same.
+    const later = makeEnsemble(site, FROM, 330, YEARS, 5);
+    expect([...weighByLooks(growPlan(plan, later), [{ day: FROM + AT, cover: 0.7 }])]).toEqual([
+      ...weighByLooks(grown, [{ day: FROM + AT, cover: 0.7 }]),
+    ]);
+  });
+  test('up here and there is up: of a mix the first member to come tells', () => {
+    const first = (c: Course) => Math.min(...c.emerged);
+    const on = 20;
+    const up = meanOf(grown.courses.map(first), weighByLooks(grown, [{ day: FROM + on, emergence: 'some' }]));
+    const none = meanOf(
+      grown.courses.map(first),
+      weighByLooks(grown, [{ day: FROM + on, emergence: 'none' }]),
+    );
+    expect(up).toBeLessThanOrEqual(none);
+  });
+  test('green crowns speak for the years that left more alive, and ten brown ones for those that left few', () => {
+    const cut = growPlan(plan, ensemble, YEARS, undefined, (y) =>
+      workOf(
+        [{ kind: 'cut', at: AT - 10, done: true }],
+        { members: plan.members, soil: plan.soil, cap_d: Infinity },
+        ensemble.seasons[y]!,
+        ensemble.variations[y]!,
+      ),
+    );
+    const left = (c: Course) => Math.max(member(0)(c.alive), member(1)(c.alive));
+    const green = mean({ crowns: { green: 6, of: 10 } }, left, cut);
+    const brown = mean({ crowns: { green: 0, of: 10 } }, left, cut);
+    expect(green).toBeGreaterThan(meanOf(cut.courses.map(left)));
+    expect(brown).toBeLessThan(meanOf(cut.courses.map(left)));
+  });
+});
