@@ -27,6 +27,10 @@ export function failureWords(f: Failure): string {
       return `${f.where} is on this bed from ${v('from')}. Finish or remove it first, or choose later dates.`;
     case 'cover-gone':
       return 'This cover has been taken out of the garden, perhaps in another tab. Undo there brings it back.';
+    case 'planting-gone':
+      return 'This crop has been taken out of the plan, perhaps in another tab. Undo there brings it back.';
+    case 'planting-done':
+      return 'This crop is planted already. Plan another for afterwards under the bed.';
     case 'pass-gone':
       return 'This step is no longer in the plan, perhaps it was changed in another tab. Look at the plan again and log the step that is there.';
     case 'lot-short':

@@ -6,6 +6,7 @@ import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type PlantBack, type StrandId } from '../../core/plantBack/plantBack.ts';
 import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { familiesBefore, restMissing } from '../../questions/plantBack.ts';
+import { changeCrop } from '../../records/commands/planting.ts';
 import { savePlanting } from '../../records/verbs/verbs.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { usePlantBack } from '../../ring/usePlantBack.ts';
@@ -49,6 +50,7 @@ export default function PlantBackPage() {
               way={next.way}
               noPlastic={garden.rules.noPlastic}
               units={garden.units}
+              change={(cropId) => void run(changeCrop(hands, garden.id, next.id, cropId))}
             />
             <OnTheDay
               answer={answer}

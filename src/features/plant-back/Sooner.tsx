@@ -12,10 +12,12 @@ interface Props {
   way: 'transplant' | 'seed';
   noPlastic: boolean;
   units: UnitChoice;
+  /** Plans another crop in this one's place. */
+  change(cropId: string): void;
 }
 
 /** What would bring planting forward, each tried on the same years, with what it costs. */
-export function Sooner({ answer, crop, way, noPlastic, units }: Props) {
+export function Sooner({ answer, crop, way, noPlastic, units, change }: Props) {
   const won = answer.remedies.filter(
     (r) => r.daysWon >= WORTH_SAYING_D && !(noPlastic && r.id === 'black-film'),
   );
@@ -42,9 +44,14 @@ export function Sooner({ answer, crop, way, noPlastic, units }: Props) {
             <li className="border-linen border-t py-2">
               <h3 className="font-bold">Another crop now, and {crop} elsewhere</h3>
               {instead.map((r) => (
-                <p key={r.cropId} className="font-semibold">
-                  {findCrop(r.cropId!)?.name} {showDay(r.readyDay)}; in time in {Math.round(r.odds * 100)} of
-                  100
+                <p key={r.cropId} className="mt-1">
+                  <b>
+                    {findCrop(r.cropId!)?.name} {showDay(r.readyDay)}
+                  </b>
+                  ; in time in {Math.round(r.odds * 100)} of 100{' '}
+                  <button type="button" className="btn btn-sm" onClick={() => change(r.cropId!)}>
+                    Plan {findCrop(r.cropId!)?.name.toLowerCase()}
+                  </button>
                 </p>
               ))}
             </li>

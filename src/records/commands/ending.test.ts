@@ -7,6 +7,7 @@ import { type Cover } from '../types.ts';
 import { type Hands, saveCover } from '../verbs/verbs.ts';
 import { undo } from '../write.ts';
 import { chooseEnding, countCrowns, logPass, seeAlive, seeDead } from './ending.ts';
+import { changeCrop } from './planting.ts';
 import { settle } from './settle.ts';
 
 let n = 0;
@@ -162,5 +163,26 @@ describe('did this happen?', () => {
     expect(
       await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 9 }, 'x'),
     ).toMatchObject({ ok: false, failure: { code: 'pass-gone' } });
+  });
+});
+
+describe('another crop in its place', () => {
+  test('keeps the day, takes its own way and time, and is refused once the first is planted', async () => {
+    const crop = (await db.plantings.toArray()).find((p) => p.plantedOn === null && p.cropId !== 'lettuce')!;
+    await changeCrop(hands, crop.gardenId, crop.id, 'lettuce');
+    const put = (await db.plantings.get(crop.id))!;
+    expect(put).toMatchObject({ cropId: 'lettuce', plantOn: crop.plantOn, way: 'transplant' });
+    expect(put.clearOn > put.plantOn && put.clearOn < crop.clearOn).toBe(true);
+    await undo(db, crop.gardenId);
+    expect(await db.plantings.get(crop.id)).toEqual(crop);
+    await settle(hands, crop.gardenId, { kind: 'plant', refId: crop.id }, 'plant');
+    expect(await changeCrop(hands, crop.gardenId, crop.id, 'lettuce')).toMatchObject({
+      ok: false,
+      failure: { code: 'planting-done' },
+    });
+    expect(await changeCrop(hands, crop.gardenId, 'nobody', 'lettuce')).toMatchObject({
+      ok: false,
+      failure: { code: 'planting-gone' },
+    });
   });
 });
