@@ -71,6 +71,7 @@ export function forecastInput(
     soil: bed.soil,
     way: findWay(cover.wayId) ?? findWay('raked')!,
     watered: cover.watered,
+    waterings: wateringsOf(cover, today),
     members,
     seed_g_m2: seedOnGround(cover, bed),
     sowDay: dayOf(cover.sownOn ?? cover.sowOn),
@@ -111,6 +112,23 @@ export function forecastInput(
     ...endingOf(cover, looks, today),
     years,
   };
+}
+
+/** Seed that went in so long ago is up or lost: how wet it lay is no question any more. */
+const COMING_UP_D = 40;
+
+export const comingUp = (cover: Pick<Cover, 'sownOn'>, today: string): boolean =>
+  cover.sownOn !== null && cover.sownOn <= today && dayOf(today) - dayOf(cover.sownOn) <= COMING_UP_D;
+
+/** Waterings of a sowing that is still coming up: what was logged, and no other. A hose in the kit has watered nothing by itself. */
+function wateringsOf(cover: Cover, today: string): ForecastInput['waterings'] {
+  if (!cover.sownOn || dayOf(today) - dayOf(cover.sownOn) > COMING_UP_D || cover.sownOn > today)
+    return undefined;
+  const days = new Map<number, number>();
+  const add = (day: number, mm: number) => mm > 0 && days.set(day, (days.get(day) ?? 0) + mm);
+  add(dayOf(cover.sownOn), cover.walk?.watered_mm ?? 0);
+  for (const w of cover.waterings) add(dayOf(w.on), w.mm);
+  return [...days];
 }
 
 const isCheck = (kind: string): boolean => kind.startsWith('check');

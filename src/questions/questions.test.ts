@@ -251,3 +251,82 @@ describe('one question, one answer', () => {
     ]);
   });
 });
+
+describe('a cover that is lived with', () => {
+  const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+  if (!read.ok) throw new Error(read.failure.code);
+  const c = read.value;
+  const today = c.garden.seasonClock!;
+  const cover = c.covers.find((x) => x.method === 'sheet' && x.sownOn && x.verdict === null)!;
+  const bed = c.beds.find((b) => b.id === cover.bedId)!;
+  const ask = (part: Partial<typeof cover>, on = today, looks = c.looks) =>
+    forecastInput(c.garden, bed, { ...cover, ...part }, c.plantings, looks, on, 8);
+  const due = cover.passes[0]!.due;
+
+  test('a step that is overdue begins today at the earliest, one that is not on its day', () => {
+    expect(ask({}).settled).toEqual({ method: 'sheet', startDay: dayOf(due) });
+    const late = isoOf(dayOf(due) + 12);
+    expect(ask({}, late)).toMatchObject({ settled: { method: 'sheet', startDay: dayOf(late) } });
+    expect(ask({}, late).lived).toBeUndefined();
+    // What was never sown is not overdue to be ended.
+    expect(ask({ sownOn: null }, late).settled!.startDay).toBe(dayOf(due));
+  });
+  test('what was done goes into the course on its day; what lies comes off when it is dead; looks for frost are no work', () => {
+    const passes = cover.passes.map((p, i) => ({ ...p, doneOn: i < 2 ? '2027-04-19' : null }));
+    expect(ask({ passes })).toMatchObject({
+      settled: { method: 'sheet', startDay: dayOf('2027-04-19') },
+      lived: {
+        passes: [
+          { kind: 'flatten', on: dayOf('2027-04-19'), done: true, whenDead: false },
+          { kind: 'lay-sheet', on: dayOf('2027-04-19'), done: true, whenDead: false },
+          { kind: 'lift-sheet', done: false, whenDead: true },
+        ],
+        crowns: [],
+      },
+    });
+    const checked = [{ kind: 'check', due: '2027-02-01', doneOn: '2027-02-02' }];
+    const asked = ask({ method: 'winterkill', passes: checked });
+    expect([asked.lived, asked.settled]).toEqual([undefined, undefined]);
+  });
+  test('seen dead counts from its day; some that grew again without a count are three crowns of ten', () => {
+    expect(ask({ verdict: 'dead', endedOn: '2027-03-10', passes: [] })).toMatchObject({
+      settled: { method: 'sheet', startDay: dayOf('2027-03-10') },
+      lived: { deadOn: dayOf('2027-03-10'), passes: [] },
+    });
+    const passes = cover.passes.map((p) => ({ ...p, doneOn: '2027-04-02' }));
+    expect(ask({ verdict: 'regrew', passes }).lived!.crowns).toEqual([
+      { day: Math.min(dayOf(today), dayOf('2027-04-16')), green: 3, of: 10 },
+    ]);
+    const look = {
+      ...c.looks[0]!,
+      id: 'x',
+      coverId: cover.id,
+      on: '2027-04-12',
+      crowns: { green: 1, of: 20 },
+      members: [
+        { speciesId: cover.parts.at(-1)!.speciesId, stage: 'bud' as const, alive: null, count: null },
+      ],
+    };
+    const seen = ask({ verdict: 'regrew', passes }, today, [look]);
+    expect(seen.lived!.crowns).toEqual([{ day: dayOf('2027-04-12'), green: 1, of: 20 }]);
+    expect(seen.looks[0]).toMatchObject({
+      day: dayOf('2027-04-12'),
+      members: [{ index: cover.parts.length - 1, stage: 'bud' }],
+      crowns: { green: 1, of: 20 },
+    });
+  });
+  test('waterings decide while it comes up, added up by day with those of the sowing; later they are no question', () => {
+    const walk = { prepared: [], portionsDone: 2, frame_m2: 0.04, counts: [], stopped: null, watered_mm: 12 };
+    const waterings = [
+      { on: '2027-04-11', mm: 5 },
+      { on: '2027-04-11', mm: 3 },
+    ];
+    const sown = { sownOn: '2027-04-10', walk, waterings };
+    expect(ask(sown).waterings).toEqual([
+      [dayOf('2027-04-10'), 12],
+      [dayOf('2027-04-11'), 8],
+    ]);
+    expect(ask(sown, '2027-05-25').waterings).toBeUndefined();
+    expect(ask({}).waterings).toBeUndefined();
+  });
+});

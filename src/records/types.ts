@@ -215,6 +215,8 @@ export const coverSchema = z.object({
   plantBackOn: isoDate.nullable(),
   verdict: z.enum(['dead', 'regrew']).nullable(),
   endedOn: isoDate.nullable(),
+  /** Waterings after sowing, as they were logged. */
+  waterings: z.array(z.object({ on: isoDate, mm: z.number().positive().max(200) })).max(400),
   predicted: predictionSchema.nullable(),
   formerPlans: z.array(formerPlanSchema).max(60),
   note: text,

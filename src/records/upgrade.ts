@@ -4,7 +4,7 @@
  * own seeding rate against the usual.
  * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
  * Form 4: hard seed that the germination of a sowing counts.
- * Form 5: what was predicted for a cover and the plans it had before; crowns counted in a look, and its members one by one.
+ * Form 5: waterings after sowing, what was predicted for a cover and the plans it had before; crowns counted in a look, and its members one by one.
  */
 type Row = Record<string, unknown>;
 
@@ -35,7 +35,7 @@ const TO_FORM_4: Record<string, (row: Row) => Row> = {
 };
 
 const TO_FORM_5: Record<string, (row: Row) => Row> = {
-  covers: (c) => ({ predicted: null, formerPlans: [], ...c }),
+  covers: (c) => ({ waterings: [], predicted: null, formerPlans: [], ...c }),
   looks: (l) => ({ crowns: null, members: [], ...l }),
 };
 

@@ -1,6 +1,6 @@
 import { coverName, findCrop, findSpecies } from '../catalogue/catalogue.ts';
 import { type Job } from '../core/jobs/jobs.ts';
-import { showLength, showMass } from '../core/units/show.ts';
+import { showLength, showMass, showRain } from '../core/units/show.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
 import { PASS_WORDS, STAGE_WORDS } from '../ui/methodWords.ts';
 import { seedNeeded, weightsOf } from '../questions/weights.ts';
@@ -12,8 +12,10 @@ export interface Happening {
   bedId: string;
   what: string;
   detail: string;
-  kind: 'planting' | 'cover' | 'look' | 'note';
+  kind: 'planting' | 'cover' | 'look' | 'note' | 'watering';
   refId: string;
+  /** Which of the record's waterings it is. */
+  index?: number;
 }
 
 /** Everything done, in order. Plans are not in it. */
@@ -72,6 +74,18 @@ export function happenings(c: GardenContents): Happening[] {
           refId: v.id,
         });
     });
+    v.waterings.forEach((w, i) =>
+      out.push({
+        key: `${v.id}w${i}`,
+        on: w.on,
+        bedId: v.bedId,
+        what: `Watered ${showRain(w.mm, c.garden.units)}`,
+        detail: name,
+        kind: 'watering',
+        refId: v.id,
+        index: i,
+      }),
+    );
     if (v.endedOn)
       out.push({
         key: `${v.id}e`,

@@ -14,6 +14,8 @@ export interface Plan {
   way: SowingWay;
   soil: Soil;
   watered: boolean;
+  /** What was really watered before a day index, mm by day index. */
+  logged?: { until: number; mm: ReadonlyMap<number, number> };
   irrigated?: boolean;
   /** Day index at which growing may stop. */
   growUntil?: number;

@@ -40,6 +40,8 @@ export interface ForecastInput {
   today: Day;
   /** A method and start the gardener has settled on. */
   settled?: { method: string; startDay: Day };
+  /** Waterings since sowing that were logged, mm by day, where those decide how wet the seed bed was until today. */
+  waterings?: [Day, number][];
   /** What was done and seen once the ending had begun. */
   lived?: LivedSoFar;
   /** Measured days: day, lowest, highest, rain. */
@@ -64,13 +66,11 @@ export interface Standing {
 /** A stand is followed for so long at least. */
 const SHORTEST_D = 20;
 
-/** @param after_d days past planting that are followed */
-export function standOf(input: ForecastInput, after_d = AFTER_PLANTING_D): Standing {
-  const { sowDay } = input;
-  const plantDay = Math.max(sowDay + SHORTEST_D, input.plantDay);
-  const undersown = input.cropUntil !== undefined && input.cropUntil > sowDay;
-  const freeDay = undersown ? input.cropUntil! : Math.min(sowDay, input.freeDay ?? sowDay);
-  const observed = new Map(
+/** Measured days, and days of a forecast with how far ahead they lie. */
+export const observedDays = (
+  input: Pick<ForecastInput, 'observed' | 'ahead' | 'today'>,
+): Map<Day, ObservedDay> =>
+  new Map(
     [...(input.ahead ?? []), ...(input.observed ?? [])].map(([day, tmin_c, tmax_c, rain_mm]) => [
       day,
       {
@@ -82,6 +82,14 @@ export function standOf(input: ForecastInput, after_d = AFTER_PLANTING_D): Stand
       } as ObservedDay,
     ]),
   );
+
+/** @param after_d days past planting that are followed */
+export function standOf(input: ForecastInput, after_d = AFTER_PLANTING_D): Standing {
+  const { sowDay } = input;
+  const plantDay = Math.max(sowDay + SHORTEST_D, input.plantDay);
+  const undersown = input.cropUntil !== undefined && input.cropUntil > sowDay;
+  const freeDay = undersown ? input.cropUntil! : Math.min(sowDay, input.freeDay ?? sowDay);
+  const observed = observedDays(input);
   const span = spanOf(freeDay, plantDay);
   // Seed that went under a crop long before it left begins the span.
   const fromDay = Math.min(span.fromDay, sowDay);
@@ -101,6 +109,10 @@ export function standOf(input: ForecastInput, after_d = AFTER_PLANTING_D): Stand
     way: input.way,
     soil: input.soil,
     watered: input.watered,
+    logged: input.waterings && {
+      until: input.today - fromDay,
+      mm: new Map(input.waterings.map(([day, mm]) => [day - fromDay, mm])),
+    },
     light: SHADE_LIGHT[input.shade ?? 'open'],
     surface: input.surface,
     sownAt,

@@ -46,6 +46,8 @@ export interface StandInput {
   sownAt: number;
   /** The gardener keeps the seed bed moist until plants stand. */
   watered: boolean;
+  /** What was really watered: before day index `until` the ground got these waterings (mm by day index) and no other. */
+  logged?: { until: number; mm: ReadonlyMap<number, number> };
   /** The gardener also waters the standing cover in drought. */
   irrigated?: boolean;
   canopy?: Canopy;
@@ -258,6 +260,11 @@ function catchLight(room: GrowRoom, input: StandInput, d: number): void {
 function waterings(st: SoilState, input: StandInput, d: number, waiting: boolean, onTop: boolean): void {
   st.watering_mm = 0;
   if (d < input.sownAt) return;
+  const { logged } = input;
+  if (logged && d < logged.until) {
+    st.watering_mm = logged.mm.get(d) ?? 0;
+    return;
+  }
   const drying = onTop ? st.top_mm < TOP_MM * DRYING : st.seedZone_mm < SEED_ZONE_MM * DRYING;
   if (waiting && input.watered && drying) st.watering_mm = SPRINKLE_MM;
   if (input.irrigated && st.root_mm < st.capacity_mm * IRRIGATE_BELOW) st.watering_mm = IRRIGATION_MM;

@@ -50,6 +50,7 @@ export function coverOf(
     endedOn: null,
     predicted: sample.best ? predictedOf(sample.best, today) : null,
     formerPlans: [],
+    waterings: [],
     note: '',
   };
 }

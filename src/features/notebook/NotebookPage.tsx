@@ -37,6 +37,10 @@ export default function NotebookPage() {
       );
     }
     const c = ring.covers.find((x) => x.id === h.refId)!;
+    if (h.kind === 'watering') {
+      const waterings = c.waterings.map((w, k) => (k === h.index ? { ...w, on } : w));
+      return run(saveCover(hands, { ...c, waterings }, 'move-date', 'a date'));
+    }
     if (h.key.endsWith('s')) return run(saveCover(hands, { ...c, sownOn: on }, 'move-date', 'a date'));
     if (h.key.endsWith('e')) return run(saveCover(hands, { ...c, endedOn: on }, 'move-date', 'a date'));
     const i = Number(h.key.slice(c.id.length));

@@ -11,7 +11,7 @@ import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { SeedlingDrawing } from '../../ui/drawings/Seedling.tsx';
-import { showDay, showSpan } from '../../ui/dates.ts';
+import { showDay, showIso, showSpan } from '../../ui/dates.ts';
 import { TextField } from '../../ui/fields.tsx';
 
 /** Nothing is called a failure until this long after the last likely day. */
@@ -19,7 +19,16 @@ const PATIENCE_D = 5;
 const QUICK = ['buckwheat', 'white-mustard', 'phacelia', 'spring-oats', 'annual-ryegrass'];
 
 /** When each kind should be up, what it looks like, and only then whether it has failed. */
-export function EmergenceClock({ stages, today }: { stages: StandAnswer['stages']; today: string }) {
+export function EmergenceClock({
+  stages,
+  today,
+  seenUp,
+}: {
+  stages: StandAnswer['stages'];
+  today: string;
+  /** Day on which a look said that it is up. */
+  seenUp: string | undefined;
+}) {
   const now = dayOf(today);
   return (
     <section aria-label="Emergence clock" className="mt-4 max-w-2xl">
@@ -27,9 +36,10 @@ export function EmergenceClock({ stages, today }: { stages: StandAnswer['stages'
       <ul>
         {stages.map((s) => {
           const page = pageOf(s.speciesId);
-          const late = Number.isFinite(s.up.high) && now > s.up.high + PATIENCE_D;
-          const words =
-            now < s.up.low
+          const late = !seenUp && Number.isFinite(s.up.high) && now > s.up.high + PATIENCE_D;
+          const words = seenUp
+            ? `Up, seen ${showIso(seenUp)}.`
+            : now < s.up.low
               ? `Nothing to see before ${showDay(s.up.low)}.`
               : now <= s.up.high + PATIENCE_D || !Number.isFinite(s.up.high)
                 ? 'Look for it now. Kinds come at different times: this is no failure yet.'

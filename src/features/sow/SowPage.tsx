@@ -3,8 +3,10 @@ import { Link, useParams } from 'react-router';
 import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
 import { showMass } from '../../core/units/show.ts';
 import { saveWalk } from '../../records/verbs/seed.ts';
-import type { Walk } from '../../records/types.ts';
-import { sowTodayInput } from '../../questions/cover.ts';
+import { dayOf } from '../../core/calendar/day.ts';
+import { type Forecast } from '../../core/plan/forecast.ts';
+import type { Cover, Look, Walk } from '../../records/types.ts';
+import { comingUp, sowTodayInput } from '../../questions/cover.ts';
 import { seedNeeded, weightsOf } from '../../questions/weights.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { useDraft } from '../../ring/useDraft.ts';
@@ -21,12 +23,13 @@ import { Today } from './Today.tsx';
 import { useSowToday } from './useSowToday.ts';
 import { walkOf } from './walk.ts';
 import { WaterIn } from './WaterIn.tsx';
+import { WaterNow } from './WaterNow.tsx';
 import { WriteDown } from './WriteDown.tsx';
 
 /** In the garden: whether today is good, the steps in their order, and the record of what was really thrown. */
 export default function SowPage() {
   const ring = useCover(useParams().coverId);
-  const { cover, bed, garden, plantings, weather, today, hands, run } = ring;
+  const { cover, bed, garden, plantings, looks, weather, today, hands, run } = ring;
   const { forecast } = useForecast(cover);
   const [fetched, setFetched] = useDraft<ServiceForecast | null>(`forecast ${garden.id}`, null);
   const ahead = fetched && fetched.from === today ? fetched : null;
@@ -74,7 +77,12 @@ export default function SowPage() {
                 ? `Up ${showSpan(forecast.stand.emerged.low, forecast.stand.emerged.high)}.${Number.isFinite(forecast.stand.closed.low) ? ` Ground closed ${showSpan(forecast.stand.closed.low, forecast.stand.closed.high)}.` : ' The ground does not close in time.'}`
                 : 'Working out when it comes up…'}
             </Answer>
-            {forecast && <EmergenceClock stages={forecast.stand.stages} today={today} />}
+            {forecast && (
+              <EmergenceClock stages={forecast.stand.stages} today={today} seenUp={seenUp(looks, cover.id)} />
+            )}
+            {coming(cover, forecast, today) && !seenUp(looks, cover.id) && (
+              <WaterNow cover={cover} bed={bed} />
+            )}
             <Patch cover={cover} bed={bed} answer={answer} />
             <Link className="btn btn-primary mt-4" to={`/cover/${cover.id}/look`}>
               To the looks
@@ -166,3 +174,16 @@ function Step({
     </details>
   );
 }
+
+/** Day on which a look first said that it is up, here and there or evenly. */
+const seenUp = (looks: Look[], coverId: string): string | undefined =>
+  looks
+    .filter((l) => l.coverId === coverId && (l.emergence === 'some' || l.emergence === 'even'))
+    .map((l) => l.on)
+    .sort()[0];
+
+/** Whether the seed may still be coming up: sown, and the last kind not up in nine years of ten. */
+const coming = (cover: Cover, forecast: Forecast | undefined, today: string): boolean =>
+  forecast !== undefined &&
+  comingUp(cover, today) &&
+  forecast.stand.stages.some((s) => !Number.isFinite(s.up.high) || dayOf(today) <= s.up.high);

@@ -6,6 +6,7 @@ import { type CourseRoom } from '../../core/plan/grown.ts';
 import { type Ensemble } from '../../core/stand/ensemble.ts';
 import { forecastCover } from '../../core/plan/forecast.ts';
 import { plantBack } from '../../core/plantBack/plantBack.ts';
+import { waterToday } from '../../core/watering/follow.ts';
 import { sowToday } from '../../core/sowing/today.ts';
 import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
@@ -66,6 +67,8 @@ export async function answer(
         return post({ type: 'answer', id, answer: forecastCover(ask.input) });
       case 'plantBack':
         return post({ type: 'answer', id, answer: plantBack(ask.input) });
+      case 'water':
+        return post({ type: 'answer', id, answer: waterToday(ask.input) });
       case 'sowToday':
         return post({ type: 'answer', id, answer: sowToday(ask.input) });
       case 'fitQuestions':

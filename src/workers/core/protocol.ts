@@ -5,6 +5,7 @@ import { type ForecastInput } from '../../core/plan/standing.ts';
 import { type PlantBack, type PlantBackInput } from '../../core/plantBack/plantBack.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
 import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
+import { type WaterToday } from '../../core/watering/follow.ts';
 import { type Normals } from '../../core/site/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
 import { type Site } from '../../core/site/site.ts';
@@ -19,6 +20,7 @@ export interface Questions {
   sample: { input: ChooseInput; answer: Sample; part: never };
   forecast: { input: ForecastInput; answer: Forecast; part: never };
   plantBack: { input: PlantBackInput; answer: PlantBack; part: never };
+  water: { input: ForecastInput; answer: WaterToday; part: never };
   sowToday: { input: SowTodayInput; answer: SowToday; part: never };
   fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };
   fitNormals: { input: Normals; answer: Result<Site>; part: never };
