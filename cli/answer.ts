@@ -1,4 +1,5 @@
 import { readArgs, type Typed, yearsOf } from './args.ts';
+import { findingIds, findings, tallyFindings } from './calibration/findings.ts';
 import { calibrate, tally, targetIds } from './calibration/run.ts';
 import { advise } from './commands/advise.ts';
 import { bareForecast } from './commands/bare.ts';
@@ -15,7 +16,7 @@ kilim forecast --site NORMALS.json|--pattern ID --cover rye:0.4,vetch:0.6 --sow 
   sow: 'kilim sow FILE COVER',
   terminate: 'kilim terminate FILE COVER',
   jobs: 'kilim jobs FILE',
-  calibrate: 'kilim calibrate [--only T01,T14]',
+  calibrate: 'kilim calibrate [--only T01,E01]',
   weather: 'kilim weather',
 };
 const USAGE = `${Object.values(USAGES).join('\n')}
@@ -23,9 +24,12 @@ All take --years N; those with a FILE take --today DATE; each tells its own usag
 
 function calibration(typed: Typed): string {
   const only = typed.get('only')?.split(',');
-  const unknown = only?.find((id) => !targetIds().includes(id));
-  if (unknown) throw new Error(`no target ${unknown}; there are ${targetIds().join(' ')}`);
-  const lines = calibrate(yearsOf(typed, 60), only);
+  const unknown = only?.find((id) => !targetIds().includes(id) && !findingIds().includes(id));
+  if (unknown)
+    throw new Error(`no target ${unknown}; there are ${[...targetIds(), ...findingIds()].join(' ')}`);
+  const years = yearsOf(typed, 60);
+  const lines = calibrate(years, only);
+  const found = findings(years, only);
   return [
     ...lines.map((l) =>
       [
@@ -38,7 +42,18 @@ function calibration(typed: Typed): string {
         l.where,
       ].join('  '),
     ),
+    ...found.map((l) =>
+      [
+        l.id.padEnd(5),
+        l.topic.padEnd(16),
+        l.verdict.padEnd(4),
+        `published ${l.published}`.padEnd(26),
+        `computed ${l.computed}`.padEnd(18),
+        `${l.quantity} (${l.source})`,
+      ].join('  '),
+    ),
     ...tally(lines).map((t) => `${t.priority} ${t.what}: ${t.hits} of ${t.of} hit`),
+    ...tallyFindings(found).map((t) => `${t.topic}: ${t.hits} of ${t.of} hit`),
   ].join('\n');
 }
 

@@ -23,6 +23,7 @@ export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled' | 'compos
  * Table: middles of the usual advice by handling, C:N and seed. Warmth scales it (see Season.mellowing), cold at most triples it.
  * Sources: Clark (SARE) 2007; Dabney 1996; Teasdale 2012; grower practice. Green-bridge pests want ten days before any seed, and
  * kinds whose residue holds seedlings back name their own least wait for small seed.
+ * Small seed after straw left on top: two to four weeks (Teasdale 2012; Rice 2012: what rye gives off is gone in 10-14 days).
  * Worked figure: transplants through a fresh vetch mat, 4 days; small seed after it, 24.
  */
 export function waitDays20(handling: Handling, cn: number, crop: NextCrop, smallSeedWait_d: number): number {
@@ -62,7 +63,7 @@ const ON_TOP = {
   at: [20, 30],
   rows: [
     [4, 9, 24],
-    [4, 12, 35],
+    [4, 12, 30],
   ],
 };
 const DUG_IN = {

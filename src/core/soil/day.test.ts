@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { nitrogenDay, startSoil, waterDay } from './day.ts';
+import { letsThrough, nitrogenDay, startSoil, waterDay } from './day.ts';
 import { AVAILABLE_WATER_MM, SEED_ZONE_MM } from './soil.ts';
 
 const sky = (rain: number, et0: number) => ({ rain_mm: Float64Array.of(rain), et0_mm: Float64Array.of(et0) });
@@ -55,4 +55,16 @@ test('drainage carries nitrogen off, none drains none; rich ground frees more; f
     return s.mineralised_g_m2;
   };
   expect(freed('rich')).toBeGreaterThan(freed('lean') * 3);
+});
+test('five tonnes of straw keep 30 to 60 % of two weeks of evaporation in the ground, and none is kept where none lies', () => {
+  const dried = (t_ha: number) => {
+    const st = startSoil(loam);
+    st.lets = letsThrough(t_ha);
+    for (let d = 0; d < 14; d++) waterDay(st, sky(0, 4), 0);
+    return st.used_mm;
+  };
+  expect(letsThrough(0)).toBe(1);
+  expect(1 - dried(5) / dried(0)).toBeGreaterThan(0.3);
+  expect(1 - dried(5) / dried(0)).toBeLessThan(0.6);
+  expect(dried(10)).toBeLessThan(dried(5));
 });

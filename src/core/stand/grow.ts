@@ -1,5 +1,5 @@
 import { SEED_ZONE_MM, type Soil, TOP_MM } from '../soil/soil.ts';
-import { type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
+import { letsThrough, type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { higher, lower, share01 } from '../units/bounds.ts';
 import { type Season } from '../weather/season.ts';
 import { clearCourse, type Course } from './course.ts';
@@ -70,6 +70,8 @@ const THAWED_C = 5;
 const CLIMBS_TO = 1;
 const PER_SEED_ZONE = 1 / SEED_ZONE_MM;
 const PER_TOP = 1 / TOP_MM;
+/** From g/m2 to t/ha. */
+const PER_TONNE = 1 / 100;
 const PER_THAW = 1 / (THAWED_C - FROZEN_C);
 
 /** Room that growing one plan needs; made once and written over for every year. */
@@ -152,6 +154,7 @@ export function growStand(
   for (let d = startAt; d < until; d++) {
     if (!over) catchLight(room, input, d);
     waterings(st, input, d, waiting > 0, onTop);
+    st.lets = dead.dm_g_m2 > 0 ? letsThrough(dead.dm_g_m2 * PER_TONNE) : 1;
     waterDay(st, season, d);
     nitrogenDay(st, season.soilTempo, d);
     if (dead.dm_g_m2 > 0) giveBack(st, rotDay(dead, season.decay[d + 1]! - season.decay[d]!));

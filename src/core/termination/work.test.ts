@@ -203,6 +203,45 @@ describe('under a sheet', () => {
       expect(livedEnd(how, c, ensemble.seasons[y]!, newYearEnd()).deadAt).toBeGreaterThan(rye.plantAt + 30);
     });
   });
+  test('a corner lifted and crowns counted in between are not skipped for the lifting', () => {
+    const between: Task = { kind: 'crowns', at: at('2027-05-10'), green: 10, of: 10 };
+    every(
+      grow(
+        rye,
+        [...laid(whenDead).slice(0, 2), whenDead, between].sort((a, b) => a.at - b.at),
+      ),
+      (c) => {
+        expect(c.deeds.map((k) => k.kind)).toContain('crowns');
+        expect(c.deeds.map((k) => k.kind)).toContain('lift-sheet');
+      },
+    );
+  });
+  test('what frost killed goes under with what the spade met: its nitrogen is not lost', () => {
+    const mustard = planOf(['white-mustard'], '2026-09-05', '2027-05-10');
+    const cold = makeEnsemble(
+      siteFromPattern(climates.find((c) => c.id === 'humid-continental')!),
+      FROM,
+      at('2027-10-01'),
+      YEARS,
+      7,
+    );
+    const d = at('2027-03-20');
+    const dug = growPlan(mustard, cold, YEARS, undefined, (y) =>
+      workOf(
+        [done('dig', '2027-03-20')],
+        { members: mustard.members, soil: mustard.soil, cap_d: Infinity },
+        cold.seasons[y]!,
+        cold.variations[y]!,
+      ),
+    );
+    every(dug, (c) => {
+      expect(mostAlive(c, d)).toBe(0);
+      expect(c.laid).toHaveLength(1);
+      expect(c.laid[0]!.buried).toBe(true);
+      expect(c.laid[0]!.n_g_m2).toBeCloseTo(c.deadN_g_m2[d]!, 4);
+      expect(c.dead_g_m2[d + 1]).toBe(0);
+    });
+  });
   test('a house rule takes it off after so many days, dead or not', () => {
     every(grow(rye, laid(whenDead), 12), (c) =>
       expect(c.covered).toEqual([[at('2027-04-20'), at('2027-05-03')]]),

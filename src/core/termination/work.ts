@@ -153,7 +153,7 @@ class Working implements Work {
     const covering = COVERING[task.kind];
     if (covering) return this.layCover(covering, d, stand, course);
     if (task.kind === 'lift-sheet') return this.lift(d, stand, course);
-    if (task.kind === 'rake-off') return takeOff(STAYS['rake-off']!, d, stand, course);
+    if (task.kind === 'rake-off') return takeOff(STAYS['rake-off']!, stand, course);
     this.strike(task.kind, d, stand, course);
   }
 
@@ -261,9 +261,8 @@ class Working implements Work {
     const lift = this.tasks.find((t, i) => i >= this.k && t.kind === 'lift-sheet');
     if (lift && 'whenDead' in lift && lift.whenDead) {
       lift.at = higher(lift.at, lower(deadOn, d + cap_d));
-      this.tasks.sort((a, b) => a.at - b.at);
-      // What is done before stays before.
-      this.k = this.tasks.findIndex((t) => t.at >= d && t === lift);
+      // What was done stays in front: sorting keeps the order of equals.
+      this.tasks.sort((x, y) => x.at - y.at);
     }
     if (deadOn <= d) this.dieUnder(d, stand, course);
   }
@@ -344,7 +343,7 @@ function mostOf(plants: Plant[]): number {
 }
 
 /** What lies on top is raked or carried off; this share of it stays. */
-function takeOff(stays: number, _d: number, { dead }: Standing, course: Course): void {
+function takeOff(stays: number, { dead }: Standing, course: Course): void {
   for (const l of course.laid)
     if (!l.buried) {
       l.dm_g_m2 *= stays;
@@ -356,21 +355,22 @@ function takeOff(stays: number, _d: number, { dead }: Standing, course: Course):
   dead.n_g_m2 *= stays;
 }
 
-/** What lies on top goes under with the rest. */
+/** What lies on top goes under with the rest: what passes laid, and what frost or heat had killed. */
 function turnUnder(d: number, { dead }: Standing, course: Course): void {
-  let named = 0;
+  let laid = 0;
+  let laidN = 0;
   for (const l of course.laid) {
     if (l.buried) continue;
-    named += l.dm_g_m2;
+    laid += l.dm_g_m2;
+    laidN += l.n_g_m2;
     l.buried = true;
   }
-  // What frost or heat had killed lies there as well.
-  if (dead.dm_g_m2 > named && named === 0)
+  if (dead.dm_g_m2 > laid)
     course.laid.push({
       day: d,
       member: 0,
-      dm_g_m2: dead.dm_g_m2,
-      n_g_m2: dead.n_g_m2,
+      dm_g_m2: dead.dm_g_m2 - laid,
+      n_g_m2: higher(0, dead.n_g_m2 - laidN),
       killedDm_g_m2: 0,
       killedN_g_m2: 0,
       buried: true,
