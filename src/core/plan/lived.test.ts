@@ -107,6 +107,21 @@ describe('an ending that has begun', () => {
       expect(e.startDay).toBeGreaterThanOrEqual(base.today);
     expect(seen.best!.odds.inTime).toBeGreaterThan(0.5);
   });
+  test('crowns counted this morning are known this morning: no way from here takes the stand for dead that was just seen green', () => {
+    const seen = ask(
+      'cut',
+      '2027-05-20',
+      {
+        passes: [pass('cut', '2027-05-15'), pass('cut', '2027-05-20')],
+        crowns: [{ day: base.today, green: 8, of: 10 }],
+      },
+      { settled: { method: 'cut', startDay: d('2027-05-15') } },
+    );
+    for (const e of seen.endings.filter((x) => x.method === 'crimp' || x.method === 'flame')) {
+      expect(e.startDay).toBeGreaterThan(base.today);
+      expect(e.odds.dead).toBeLessThan(0.5);
+    }
+  });
   test('seen dead in March is ready in March, and no way of ending is put forward any more', () => {
     const dead = ask('winterkill', '2027-03-10', { deadOn: d('2027-03-10') });
     expect(dead.settled!.dead).toEqual({ low: d('2027-03-10'), mid: d('2027-03-10'), high: d('2027-03-10') });

@@ -1,6 +1,7 @@
 import { answerEnding, answerLived } from '../plan/endings.ts';
 import { type EndingAnswer, type YearEnd } from '../plan/plan.ts';
 import { type Standing } from '../plan/standing.ts';
+import { shareOf } from '../random/quantile.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { endStand, newYearEnd, readyEnding } from '../termination/end.ts';
 import { livedEnd } from '../termination/lived.ts';
@@ -25,3 +26,7 @@ export const answerOf = (standing: Standing, method: MethodHere, start: number):
   standing.begun
     ? answerLived(standing.onward, method, standing.begun.start)
     : answerEnding(standing.onward, method, start);
+
+/** Odds that the bed is ready and warm enough on planting day. */
+export const oddsOf = ({ plan, onward }: Standing, ends: YearEnd[]): number =>
+  shareOf(ends.length, (y) => ends[y]!.plantableAt <= plan.plantAt, onward.weights);

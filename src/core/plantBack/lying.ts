@@ -1,3 +1,9 @@
+import { spreadOfResidue } from '../plan/reading.ts';
+import { carbonToNitrogen, DECAY_BY_CN } from '../residue/decay.ts';
+import { coolerUnder_c } from '../residue/warmth.ts';
+import { lightLeft } from '../stand/leaf.ts';
+import { lookUp } from '../units/table.ts';
+import { between } from '../weather/season.ts';
 import { type YearEnd } from '../plan/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { type Laid } from '../stand/course.ts';
@@ -30,4 +36,46 @@ export function laidIn(standing: Standing, y: number, end: YearEnd, parts: Metho
   for (let s = 0; s < n; s++) add(s, course.dm_g_m2[day * n + s]!, course.n_g_m2[day * n + s]!, true);
   add(0, course.dead_g_m2[day]!, course.deadN_g_m2[day]!, false);
   return laid;
+}
+
+/** Mulch with less than this cover shows gaps where weeds come up. */
+const GAPS_BELOW = 0.6;
+const TONNE_G_M2 = 100;
+
+/** What lies on top of a bed. */
+export interface Lies {
+  mass_g_m2: number;
+  cover: number;
+  gapsAt: number;
+  cooler_c: number;
+}
+
+/** What lies on top on planting day, and until when it covers. */
+export function liesOn(standing: Standing, y: number, end: YearEnd, parts: MethodParts): Lies {
+  const { plan, onward } = standing;
+  const season = onward.ensemble.seasons[y]!;
+  const batches = laidIn(standing, y, end, parts).filter((l) => !l.buried && l.dm_g_m2 > 0);
+  const spread = spreadOfResidue(plan);
+  const rates = batches.map((l) => lookUp(DECAY_BY_CN, carbonToNitrogen(l.dm_g_m2, l.n_g_m2)) * l.times);
+  const massOn = (d: number) =>
+    batches.reduce(
+      (sum, l, i) =>
+        sum + (l.day <= d ? l.dm_g_m2 * lightLeft(rates[i]! * between(season.decay, l.day, d)) : 0),
+      0,
+    );
+  const at = Math.min(plan.plantAt, season.days - 1);
+  const mass = massOn(at);
+  const coverOf = (m: number) => 1 - lightLeft(spread * m);
+  let gapsAt = Infinity;
+  for (let d = at; d < season.days; d += 3)
+    if (coverOf(massOn(d)) < GAPS_BELOW) {
+      gapsAt = d;
+      break;
+    }
+  return {
+    mass_g_m2: mass,
+    cover: coverOf(mass),
+    gapsAt,
+    cooler_c: coolerUnder_c(mass / TONNE_G_M2, season.radiation_MJ[at]!),
+  };
 }

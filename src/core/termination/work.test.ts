@@ -121,6 +121,13 @@ describe('one pass in the daily loop', () => {
       expect(c.exported_g_m2).toBeCloseTo(0.88 * lies, 3);
     });
   });
+  test('what lies keeps the ground from drying: raked off, it holds less water three weeks on', () => {
+    const cut = grow(both, [done('cut', '2027-05-20')]);
+    const raked = grow(both, [done('cut', '2027-05-20'), done('rake-off', '2027-05-21')]);
+    const mean = (g: GrownPlan) =>
+      g.courses.reduce((sum, c) => sum + c.root_mm[at('2027-06-10')]!, 0) / g.courses.length;
+    expect(mean(cut) - mean(raked)).toBeGreaterThan(3);
+  });
   test('a kind that sprouts again does: mown sorghum-sudan stands two thirds as heavy again within ten weeks, dug rye never', () => {
     const sorghum = planOf(['sorghum-sudangrass'], '2027-05-25', '2027-09-20');
     const warm = makeEnsemble(

@@ -22,6 +22,8 @@ import {
   TELLING_GAP_D,
 } from './method.ts';
 import { deadAfter, deadUnder, heatNeeded } from './sheet.ts';
+import { lose, mostOf, takeOff, turnUnder } from './matter.ts';
+import { type Stubble, STUBBLE } from './stubble.ts';
 import { diggingDay, dries, UNDRIED_LIVES } from './workable.ts';
 
 /** One thing done to a stand, or seen on it, on a day of the season. */
@@ -39,37 +41,6 @@ export type Task =
   /** So many of so many crowns were green. */
   | { kind: 'crowns'; at: number; green: number; of: number };
 
-/**
- * What a pass leaves on a plant that lives through it: share of leaf and of dry matter, height of the stubble (m) and whether the growing tips are gone.
- * Judgement: some 15-20 % of the mass of a grown stand stands in its lowest 6 cm, about half below half its height; cattle leave a hand.
- */
-interface Stubble {
-  leaf: number;
-  matter: number;
-  height_m: number;
-  tipsGone: boolean;
-}
-const CLOSE: Stubble = { leaf: 0.03, matter: 0.06, height_m: 0.02, tipsGone: true };
-const MOWN: Stubble = { leaf: 0.1, matter: 0.18, height_m: 0.06, tipsGone: true };
-const BENT: Stubble = { leaf: 0.6, matter: 1, height_m: 0.15, tipsGone: false };
-const GONE: Stubble = { leaf: 0, matter: 0.05, height_m: 0.02, tipsGone: true };
-const STUBBLE: Partial<Record<PassKind, Stubble>> = {
-  cut: CLOSE,
-  hoe: CLOSE,
-  mow: MOWN,
-  flail: MOWN,
-  hens: MOWN,
-  graze: { leaf: 0.2, matter: 0.3, height_m: 0.07, tipsGone: true },
-  'mow-high': { leaf: 0.45, matter: 0.6, height_m: 0.15, tipsGone: false },
-  crimp: BENT,
-  flatten: BENT,
-  flame: { leaf: 0, matter: 0.4, height_m: 0.05, tipsGone: true },
-  pigs: GONE,
-  dig: GONE,
-  bury: GONE,
-  pull: GONE,
-  'compost-over': GONE,
-};
 /** Leaf that a full stand of stubs pushes from what its crowns hold, for kinds that shoot again most readily, m2/m2. */
 const PUSHED_LEAF = 0.15;
 /** A shoot from a bud near the ground is this far on its way to bud: it flowers sooner than one from seed. */
@@ -148,7 +119,7 @@ class Working implements Work {
     this.met ??= plants.map((q) => q.alive);
     for (const q of plants) this.stood_m = higher(this.stood_m, q.height);
     course.deeds.push({ day: d, kind: task.kind, met: mostOf(plants) });
-    if (task.kind === 'seen-dead') return this.seenDead(d, stand, course);
+    if (task.kind === 'seen-dead') return lose(0, d, stand, course);
     if (task.kind === 'crowns') return this.counted(task.green, task.of, plants);
     const covering = COVERING[task.kind];
     if (covering) return this.layCover(covering, d, stand, course);
@@ -271,7 +242,7 @@ class Working implements Work {
   private dieUnder(d: number, stand: Standing, course: Course): void {
     this.cover!.deadOn = Infinity;
     course.deeds.push({ day: d, kind: 'died-under', met: mostOf(stand.plants) });
-    this.lose(UNDER_COVER_LIVES, d, stand, course);
+    lose(UNDER_COVER_LIVES, d, stand, course);
   }
 
   private lift(d: number, stand: Standing, course: Course): void {
@@ -283,40 +254,11 @@ class Working implements Work {
     this.cover = null;
     const sum = cover.kind === 'film' ? this.season.filmHeat : this.season.sheetHeat;
     if (cover.deadOn < Infinity && cover.heat > 0)
-      this.lose(1 - deadAfter(lower(1, (sum[d + 1]! - sum[cover.laid]!) / cover.heat)), d, stand, course);
+      lose(1 - deadAfter(lower(1, (sum[d + 1]! - sum[cover.laid]!) / cover.heat)), d, stand, course);
     for (let s = 0; s < stand.plants.length; s++) {
       const q = stand.plants[s]!;
       q.lai = higher(q.lai, PUSHED_LEAF * this.ground.members[s]!.species.ending.regrowth * q.alive);
     }
-  }
-
-  /** Only this share of the plants lives on; the others lie where they stood. */
-  private lose(keeps: number, d: number, { plants, dead }: Standing, course: Course): void {
-    for (let s = 0; s < plants.length; s++) {
-      const q = plants[s]!;
-      if (q.alive <= 0) continue;
-      const dm = q.dm * (1 - keeps);
-      const n = q.n * (1 - keeps);
-      course.laid.push({
-        day: d,
-        member: s,
-        dm_g_m2: dm,
-        n_g_m2: n,
-        killedDm_g_m2: dm,
-        killedN_g_m2: n,
-        buried: false,
-        times: 1,
-      });
-      layDown(dead, dm, n, 1, 0);
-      q.alive *= keeps;
-      q.dm -= dm;
-      q.n -= n;
-      q.lai *= keeps;
-    }
-  }
-
-  private seenDead(d: number, stand: Standing, course: Course): void {
-    this.lose(0, d, stand, course);
   }
 
   /**
@@ -334,50 +276,4 @@ class Working implements Work {
       q.lai *= now / expected;
     }
   }
-}
-
-function mostOf(plants: Plant[]): number {
-  let most = 0;
-  for (const q of plants) if (q.alive > most) most = q.alive;
-  return most;
-}
-
-/** What lies on top is raked or carried off; this share of it stays. */
-function takeOff(stays: number, { dead }: Standing, course: Course): void {
-  for (const l of course.laid)
-    if (!l.buried) {
-      l.dm_g_m2 *= stays;
-      l.n_g_m2 *= stays;
-    }
-  course.exported_g_m2 += dead.dm_g_m2 * (1 - stays);
-  course.exportedN_g_m2 += dead.n_g_m2 * (1 - stays);
-  dead.dm_g_m2 *= stays;
-  dead.n_g_m2 *= stays;
-}
-
-/** What lies on top goes under with the rest: what passes laid, and what frost or heat had killed. */
-function turnUnder(d: number, { dead }: Standing, course: Course): void {
-  let laid = 0;
-  let laidN = 0;
-  for (const l of course.laid) {
-    if (l.buried) continue;
-    laid += l.dm_g_m2;
-    laidN += l.n_g_m2;
-    l.buried = true;
-  }
-  if (dead.dm_g_m2 > laid)
-    course.laid.push({
-      day: d,
-      member: 0,
-      dm_g_m2: dead.dm_g_m2 - laid,
-      n_g_m2: higher(0, dead.n_g_m2 - laidN),
-      killedDm_g_m2: 0,
-      killedN_g_m2: 0,
-      buried: true,
-      times: 1,
-    });
-  dead.dm_g_m2 = 0;
-  dead.n_g_m2 = 0;
-  dead.rate = 0;
-  dead.gives = 0;
 }

@@ -1,5 +1,6 @@
 import { findCrop } from '../../catalogue/catalogue.ts';
-import { type PlantBack, type Remedy } from '../../core/plantBack/plantBack.ts';
+import { type PlantBack } from '../../core/plantBack/plantBack.ts';
+import { type Remedy } from '../../core/plantBack/remedies.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { showDay } from '../../ui/dates.ts';
 

@@ -1,4 +1,4 @@
-import { type Strand, type StrandId } from '../../core/plantBack/plantBack.ts';
+import { type Strand, type StrandId } from '../../core/plantBack/strands.ts';
 import { showDay, showSpan } from '../../ui/dates.ts';
 import { type Motif } from '../../ui/motifs.ts';
 import { WeaveDefs } from '../../ui/Weave.tsx';
