@@ -317,6 +317,25 @@ test('the scale shows what is poured, tares, says when to stop, and its silence 
   }
 });
 
+/** Waits until something half typed stands in the database. */
+const onDisk = (page: Page, text: string) =>
+  page.waitForFunction(
+    (wanted) =>
+      new Promise<boolean>((resolve) => {
+        const open = indexedDB.open('kilim');
+        open.onsuccess = () => {
+          const all = open.result.transaction('drafts').objectStore('drafts').getAll();
+          all.onsuccess = () => {
+            open.result.close();
+            resolve((all.result as { text: string }[]).some((draft) => draft.text.includes(wanted)));
+          };
+          all.onerror = () => resolve(false);
+        };
+        open.onerror = () => resolve(false);
+      }),
+    text,
+  );
+
 test('killed in the middle of sowing, over and over, the browser comes back with every tick, portion, count and half-typed figure', async () => {
   const profile = mkdtempSync(join(tmpdir(), 'kilim-battery-'));
   let stage = await openLasting(profile);
@@ -346,6 +365,7 @@ test('killed in the middle of sowing, over and over, the browser comes back with
       await page.getByLabel('Sown on').fill('2027-04-12');
     },
   ];
+  const typed: Record<number, string[]> = { 4: ['"37"'], 5: ['12.5', '2027-04-12'] };
   const holds: ((page: Page) => Promise<void>)[] = [
     (page) =>
       page
@@ -366,8 +386,9 @@ test('killed in the middle of sowing, over and over, the browser comes back with
   try {
     for (let k = 0; k < kinds.length; k++) {
       await kinds[k]!(stage.page);
-      // Long enough for the key to reach the disk, as a thumb needs to reach a pocket.
-      await stage.page.waitForTimeout(250);
+      // What was tapped is on the screen once it is on the disk; what was typed is looked for there.
+      await holds[k]!(stage.page);
+      for (const text of typed[k] ?? []) await onDisk(stage.page, text);
       await stage.kill();
       stage = await openLasting(profile, port);
       await stage.page.goto(`${stage.base}${PHACELIA}/sow`);

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useReducer } from 'react';
 import { type Forecast } from '../core/plan/forecast.ts';
+import { type ForecastInput } from '../core/plan/standing.ts';
 import { type Failure } from '../core/result/result.ts';
 import type { Cover } from '../records/types.ts';
 import { ask } from '../workers/core/client.ts';
@@ -14,21 +15,39 @@ const KEPT = 400;
 
 /** The whole question of a cover's forecast, weather measured and ahead included; empty for a cover without its bed. */
 export function keyOf(ring: Ring, cover: Cover, years: number): string {
+  const question = questionOf(ring, cover, years);
+  return question ? JSON.stringify(question) : '';
+}
+
+function questionOf(ring: Ring, cover: Cover, years: number): ForecastInput | undefined {
   const bed = ring.beds.find((b) => b.id === cover.bedId);
-  if (!bed) return '';
-  return JSON.stringify({
+  if (!bed) return undefined;
+  return {
     ...forecastInput(ring.garden, bed, cover, ring.plantings, ring.looks, ring.today, years),
     observed: observedOf(ring.weather, cover, ring.today),
     ahead: aheadOf(ring.weather, ring.today),
-  });
+  };
 }
 
-/** Forecasts of several covers, worked out off the main thread; covers are missing from the map until theirs is there. */
-export function useForecasts(covers: Cover[], years: number): Map<string, Forecast> {
+/** The same question for a glance at many covers: of the ways of ending only those that may be put forward, and the one that was chosen. */
+function glanceOf(ring: Ring, cover: Cover, years: number): string {
+  const question = questionOf(ring, cover, years);
+  if (!question) return '';
+  const methods = question.methods.filter(
+    (m) => (m.missing.length === 0 && m.proposed !== false) || m.id === cover.method,
+  );
+  return JSON.stringify({ ...question, methods });
+}
+
+/** Forecasts of several covers at a glance, worked out off the main thread; covers are missing from the map until theirs is there. */
+export const useForecasts = (covers: Cover[], years: number): Map<string, Forecast> =>
+  useAsked(covers, years, glanceOf);
+
+function useAsked(covers: Cover[], years: number, question: typeof keyOf): Map<string, Forecast> {
   const ring = useGarden();
   const keys = useMemo(
-    () => covers.map((c) => [c.id, keyOf(ring, c, years)] as const).filter(([, key]) => key !== ''),
-    [ring, covers, years],
+    () => covers.map((c) => [c.id, question(ring, c, years)] as const).filter(([, key]) => key !== ''),
+    [ring, covers, years, question],
   );
   const [, heard] = useReducer((n: number) => n + 1, 0);
   useEffect(() => {
@@ -67,7 +86,7 @@ export function useForecast(
 ): { forecast: Forecast | undefined; failure: Failure | undefined } {
   const ring = useGarden();
   const covers = useMemo(() => (cover ? [cover] : NONE), [cover]);
-  const found = useForecasts(covers, years);
+  const found = useAsked(covers, years, keyOf);
   const forecast = cover && found.get(cover.id);
   return { forecast, failure: cover && !forecast ? failed.get(keyOf(ring, cover, years)) : undefined };
 }
