@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, chromium, install, root, run } from './prepare.mjs';
@@ -7,28 +8,49 @@ install();
 const checks = run(process.execPath, ['scripts/check.mjs']);
 const path = chromium();
 build();
-const report = join(root, '.cache/jest.json');
 mkdirSync(join(root, '.cache'), { recursive: true });
-rmSync(report, { force: true });
-const args = [
-  '--experimental-vm-modules',
-  '--disable-warning=ExperimentalWarning',
-  'node_modules/jest/bin/jest.js',
-  // Two files side by side: a journey waits for its page about as often as it computes.
-  '--maxWorkers=2',
-  '--json',
-  `--outputFile=${report}`,
-  ...process.argv.slice(2),
-];
-run(process.execPath, args, { env: { ...process.env, CHROMIUM: path } });
-let [passed, failed] = [0, 1];
-try {
-  const result = JSON.parse(readFileSync(report, 'utf8'));
-  passed = result.numPassedTests;
-  failed = result.numFailedTests + result.numRuntimeErrorTestSuites;
-} catch {
-  console.error('The tests left no report.');
+
+/** Runs the tests of one project, one file after the other, and counts them. What it prints is kept back while another prints. */
+function project(name, quiet) {
+  const report = join(root, `.cache/jest-${name}.json`);
+  rmSync(report, { force: true });
+  const args = [
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    'node_modules/jest/bin/jest.js',
+    '--selectProjects',
+    name,
+    '--runInBand',
+    '--passWithNoTests',
+    '--json',
+    `--outputFile=${report}`,
+    ...process.argv.slice(2),
+  ];
+  return new Promise((resolve) => {
+    const said = [];
+    const child = spawn(process.execPath, args, {
+      cwd: root,
+      env: { ...process.env, CHROMIUM: path },
+      stdio: ['ignore', 'ignore', quiet ? 'pipe' : 'inherit'],
+    });
+    child.stderr?.on('data', (part) => said.push(part));
+    child.on('close', () => {
+      process.stderr.write(Buffer.concat(said));
+      try {
+        const result = JSON.parse(readFileSync(report, 'utf8'));
+        resolve([result.numPassedTests, result.numFailedTests + result.numRuntimeErrorTestSuites]);
+      } catch {
+        console.error(`The tests of ${name} left no report.`);
+        resolve([0, 1]);
+      }
+    });
+  });
 }
+
+// A journey's browser takes what both cores give; the unit tests run beside it in what it leaves.
+const counts = await Promise.all([project('journeys', false), project('unit', true)]);
+let passed = counts.reduce((sum, [n]) => sum + n, 0);
+let failed = counts.reduce((sum, [, n]) => sum + n, 0);
 const size = run(process.execPath, ['node_modules/size-limit/bin.js']);
 if (checks === 0 && size === 0) passed++;
 else {
