@@ -18,6 +18,8 @@ const FLAGS = [
   '--disable-sync',
 ];
 
+const dist = fileURLToPath(new URL(`../${process.env.BUILT ?? 'dist'}`, import.meta.url));
+
 /** A served build, a browser, and a record of everything that should not happen. */
 export interface Stage {
   page: Page;
@@ -35,7 +37,6 @@ export async function openStage(viewport = { width: 1280, height: 800 }): Promis
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: FLAGS,
   });
-  const dist = fileURLToPath(new URL('../dist', import.meta.url));
   const server: Server = await new Promise((resolve) => {
     const s = makeApp(dist).listen(0, '127.0.0.1', () => resolve(s));
   });
@@ -128,7 +129,6 @@ export async function downloaded(
 
 /** A browser with a profile on the disk that can be killed without warning and opened again. */
 export async function openLasting(profile: string, port = 0) {
-  const dist = fileURLToPath(new URL('../dist', import.meta.url));
   const server: Server = await new Promise((resolve) => {
     const s = makeApp(dist).listen(port, '127.0.0.1', () => resolve(s));
   });

@@ -27,9 +27,18 @@ export function install() {
   writeFileSync(stamp, hash);
 }
 
-export function build() {
-  if (run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn']) !== 0)
-    process.exit(1);
+/** Builds into `dist`, or into another folder with settings of its own. */
+export function build(into = 'dist', settings = {}) {
+  const args = [
+    'node_modules/vite/bin/vite.js',
+    'build',
+    '--logLevel',
+    'warn',
+    '--outDir',
+    into,
+    '--emptyOutDir',
+  ];
+  if (run(process.execPath, args, { env: { ...process.env, ...settings } }) !== 0) process.exit(1);
 }
 
 const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
