@@ -278,7 +278,7 @@ test('a season goes wrong and every screen says so: a sheet late, lifted early, 
       .click();
     // Planting slips; the ways from here are weighed for the new day.
     await page.getByRole('button', { name: /^Move planting to / }).click();
-    await page.getByText(/planting day (2\d Jun|\d+ Jul)$/).waitFor();
+    await page.getByText(/planting day (?!6 Jun)\d+ (Jun|Jul)$/).waitFor();
     // Another way from here, with the plan that was given up remembered.
     await page
       .getByRole('button', { name: /^Do this: / })

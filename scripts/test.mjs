@@ -8,7 +8,7 @@ install();
 const checks = run(process.execPath, ['scripts/check.mjs']);
 const path = chromium();
 // The journeys walk through the same application over fewer plausible years: two busy cores take minutes for two hundred on every screen.
-const BUILT = '.cache/journeys';
+const BUILT = 'dist/journeys';
 build(BUILT, { VITE_PLAUSIBLE_YEARS: '60' });
 mkdirSync(join(root, '.cache'), { recursive: true });
 
