@@ -142,7 +142,7 @@ function costOfWaiting(job: Job, forecasts: ReadonlyMap<string, Forecast>): stri
   const f = forecasts.get(job.refId);
   const week = f?.weeks.find((w) => w.days > 0);
   if (!f?.settled || !week || f.settled.odds.inTime - week.inTime < WORTH_SAYING) return '';
-  return `. Out of the way in time in ${Math.round(f.settled.odds.inTime * 100)} of 100, a week later in ${Math.round(week.inTime * 100)}`;
+  return `. In time in ${Math.round(f.settled.odds.inTime * 100)} of 100, a week later in ${Math.round(week.inTime * 100)}`;
 }
 
 /** What was planned, has long passed, and nobody logged. */
