@@ -201,7 +201,13 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
     await other.close();
     await page.getByText(/Up \d+ May/).waitFor();
     await page.getByLabel('Season clock: the pretended date').fill('2027-09-20');
+    // The screen has turned to that day before anything on it is pressed.
+    await page
+      .getByText(/^It should be up/)
+      .first()
+      .waitFor();
     await page.getByRole('link', { name: 'End it' }).click();
+    await page.getByRole('heading', { name: /^Ways to end it/ }).waitFor();
     await page.getByText(/more ways that something here rules out/).click();
     await page
       .getByText(/house rule: no foot on the bed/)
