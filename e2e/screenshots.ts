@@ -88,8 +88,8 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     'plant-back',
     false,
     async (p) => {
-      await cover('7')(p, 'plant');
-      await p.getByText('Ready').first().waitFor({ timeout: 30_000 });
+      await cover('1')(p, 'plant');
+      await p.getByText(/felt from about|finds enough/).waitFor({ timeout: 30_000 });
     },
   ],
   ['notebook', false, async (p) => void (await p.goto(`${base}/notebook`))],
