@@ -53,6 +53,18 @@ describe('an ending that has begun', () => {
     expect(Math.abs(done.nitrogen_g_m2.mid - planned.nitrogen_g_m2.mid)).toBeLessThan(0.3);
     expect(Math.abs(done.dryMatter_g_m2.mid / planned.dryMatter_g_m2.mid - 1)).toBeLessThan(0.02);
   });
+  test('roots that a spade killed count once: seen dead afterwards, the bed gives what it gave', () => {
+    const vetch = {
+      members: membersOf([{ speciesId: 'hairy-vetch', share: 1 }]),
+      seed_g_m2: [5],
+    };
+    const passes = [pass('dig', '2027-05-10')];
+    const dug = ask('dig', '2027-05-10', { passes }, vetch).settled!.nitrogen_g_m2.mid;
+    const seen = ask('dig', '2027-05-10', { passes, deadOn: d('2027-05-20') }, vetch).settled!.nitrogen_g_m2
+      .mid;
+    expect(dug).toBeGreaterThan(4);
+    expect(Math.abs(seen - dug)).toBeLessThan(0.2);
+  });
   test('a sheet laid a fortnight later is dead under it later, and one that was never laid starts today', () => {
     const laid = (on: string, today: string) =>
       ask(

@@ -26,7 +26,9 @@ export function outcomeLived(year: YearOfPlan, end: YearEnd, laying: Laying, out
   const last = lastDay(plan, course);
   // What the stand took from the ground it took by the day it died, or it goes on taking.
   const at = Math.max(0, Math.min(last, end.deadAt) - 1);
-  let gives = laying.manure_g_m2 + rootsLeft(year, last - 1);
+  // Roots of what winter or heat had killed before the first pass; those that passes killed come with what they laid.
+  const first = course.deeds[0];
+  let gives = laying.manure_g_m2 + (first ? rootsLeft(year, Math.min(first.day, last - 1)) : 0);
   let caught = 0;
   for (const l of course.laid) {
     if (l.day >= last) continue;

@@ -66,7 +66,7 @@ export const layingKey = (l: Laying): string =>
   `${l.buried} ${l.covered} ${l.stays} ${l.decayTimes} ${l.manure_g_m2}`;
 
 /** Roots of legumes at about C:N 17, dug in by nature (Peoples 2009: 12-20). */
-const LEGUME_ROOT_CN = 17;
+export const LEGUME_ROOT_CN = 17;
 const ROOT_GAIN = gainShare(LEGUME_ROOT_CN);
 /** Nitrogen that the roots of a grass tie up for each gram of its tops (0.3-0.8 g/m2 under 5-9 t/ha of rye). */
 const GRASS_ROOT_TIES = 0.0008;

@@ -1,5 +1,6 @@
 import { bareTwin } from '../plan/bare.ts';
-import { type YearEnd } from '../plan/plan.ts';
+import { LEGUME_ROOT_CN } from '../plan/outcome.ts';
+import { type Plan, type YearEnd } from '../plan/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { quantile, type Spread, spreadOf } from '../random/quantile.ts';
 import { type Freeing, freeOn, startFreeing } from '../residue/freeing.ts';
@@ -121,6 +122,8 @@ function follow(standing: Standing, y: number, laid: Laid[], uptake: Uptake, fix
     for (; next < laid.length && laid[next]!.day <= d; next++) {
       const l = laid[next]!;
       if (l.dm_g_m2 > 0) batches.push(startFreeing(l.dm_g_m2, l.n_g_m2, l.buried, l.times));
+      const roots = rootsOf(plan, l);
+      if (roots) batches.push(roots);
     }
     let now = 0;
     for (const b of batches) {
@@ -151,3 +154,11 @@ function follow(standing: Standing, y: number, laid: Laid[], uptake: Uptake, fix
   year.short_g_m2 = Math.max(0, need - gets);
   return year;
 }
+
+/** The roots of a legume that a pass killed, dug in by nature; those of others give nothing within a season. */
+function rootsOf(plan: Plan, l: Laid): Freeing | undefined {
+  const { role, nitrogen } = plan.members[l.member]!.species;
+  const n_g_m2 = role === 'legume' ? l.killedN_g_m2 * nitrogen.belowShare : 0;
+  return n_g_m2 > 0 ? startFreeing((n_g_m2 * LEGUME_ROOT_CN) / CARBON_SHARE, n_g_m2, true) : undefined;
+}
+const CARBON_SHARE = 0.43;

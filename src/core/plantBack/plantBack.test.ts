@@ -114,6 +114,12 @@ describe('planting back', () => {
     expect(rye.feeding.tiedUp_g_m2.mid).toBeGreaterThan(0.4);
     expect(rye.feeding.short_g_m2.mid).toBeGreaterThan(vetch.feeding.days.length > 0 ? 2 : 0);
   });
+  test('roots of a legume feed the crop even where its tops are carried off; those of rye do not', () => {
+    const late = (cover: string[]) =>
+      ask({ ...vetchDug, cover, method: 'pull' }).feeding.days.at(-1)!.freed.mid;
+    expect(late(['hairy-vetch'])).toBeGreaterThan(0.5);
+    expect(late(['cereal-rye'])).toBe(0);
+  });
   test('what a crop gets never passes what it wants, never falls, and what it lacks is the rest', () => {
     for (const c of [vetchDug, ryeThenCarrot]) {
       const { feeding } = ask(c);

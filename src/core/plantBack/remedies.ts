@@ -2,7 +2,7 @@ import { type Day } from '../calendar/day.ts';
 import { type YearEnd } from '../plan/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { quantile } from '../random/quantile.ts';
-import { coolerUnder, warmFrom } from '../termination/end.ts';
+import { coolerUnder, warmFrom } from '../termination/warm.ts';
 import { type Method, type MethodHere, takeApart } from '../termination/method.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { endsOf, oddsOf } from './ends.ts';
