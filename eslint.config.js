@@ -53,5 +53,8 @@ export default tseslint.config(
     files: ['src/**/*.test.ts'],
     rules: { 'no-restricted-syntax': ['error', ...ambient] },
   },
-  { files: ['scripts/**', 'cli/**', 'bench/**', 'server/**', 'e2e/**'], rules: { 'no-console': 'off' } },
+  {
+    files: ['scripts/**', 'cli/**', 'bench/**', 'demo/**', 'server/**', 'e2e/**'],
+    rules: { 'no-console': 'off' },
+  },
 );

@@ -10,7 +10,7 @@ afterAll(closeBrowser);
 
 const grams = (text: string | null) =>
   Number(/([\d.,]+)\s*(kg|g)/.exec(text!.replace(/,(?=\d{3})/g, ''))![1]) * (/kg/.test(text!) ? 1000 : 1);
-const PHACELIA = '/cover/north-shore-cover-82';
+const PHACELIA = '/cover/north-shore-cover-10-2027-04';
 
 /** The demo garden, and a step of the phacelia that is to be sown on bed 10. */
 async function open(page: Page, base: string, path: string): Promise<void> {
@@ -326,7 +326,7 @@ const onDisk = (page: Page, text: string) =>
         open.onsuccess = () => {
           const read = open.result.transaction(['drafts', 'covers']);
           const drafts = read.objectStore('drafts').getAll();
-          const all = read.objectStore('covers').get('north-shore-cover-82');
+          const all = read.objectStore('covers').get('north-shore-cover-10-2027-04');
           all.onsuccess = () => {
             open.result.close();
             const texts = (drafts.result as { text: string }[]).map((draft) => draft.text);

@@ -1,5 +1,5 @@
 import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
-import { plantingDays } from '../core/bed/timeline.ts';
+import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PassKind } from '../core/termination/method.ts';
@@ -152,7 +152,8 @@ function endingOf(cover: Cover, looks: Look[], today: string): Pick<ForecastInpu
   // "Some grew again" without a count is taken for three crowns of ten, seen when the look afterwards was due.
   if (cover.verdict === 'regrew' && counted.length === 0 && lastDone)
     counted.push({ day: Math.min(dayOf(today), dayOf(lastDone) + LOOKED_AFTER_D), ...SOME_GREW });
-  const first = passes.find((p) => p.doneOn)?.doneOn;
+  const own = endingPasses({ passes });
+  const first = own.find((p) => p.doneOn)?.doneOn ?? own.find((p) => !p.doneOn)?.due;
   return {
     settled: { method: method?.id ?? 'cut', startDay: first ? dayOf(first) : deadOn! },
     lived: {

@@ -1,6 +1,6 @@
 import { allCovers, findCrop, findSpecies, findWay, membersOf, species } from '../catalogue/catalogue.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
-import { plantingDays } from '../core/bed/timeline.ts';
+import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
 import { type ChooseInput } from '../core/choose/choose.ts';
 import { type BedNotes } from '../core/choose/known.ts';
@@ -76,7 +76,7 @@ export function bedNotes(
   const ofCovers = covers
     .filter((c) => c.bedId === bed.id && c.sownOn !== null && dayOf(c.sownOn) < on)
     .flatMap((c) => {
-      const end = c.endedOn ?? c.passes.find((p) => p.doneOn)?.doneOn ?? c.sownOn!;
+      const end = c.endedOn ?? endingPasses(c).find((p) => p.doneOn)?.doneOn ?? c.sownOn!;
       return c.parts.flatMap((p) => left(findSpecies(p.speciesId)?.family, dayOf(end)));
     });
   return {

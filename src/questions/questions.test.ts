@@ -257,7 +257,9 @@ describe('a cover that is lived with', () => {
   if (!read.ok) throw new Error(read.failure.code);
   const c = read.value;
   const today = c.garden.seasonClock!;
-  const cover = c.covers.find((x) => x.method === 'sheet' && x.sownOn && x.verdict === null)!;
+  const cover = c.covers.find(
+    (x) => x.method === 'sheet' && x.sownOn && x.passes.every((p) => p.doneOn === null),
+  )!;
   const bed = c.beds.find((b) => b.id === cover.bedId)!;
   const ask = (part: Partial<typeof cover>, on = today, looks = c.looks) =>
     forecastInput(c.garden, bed, { ...cover, ...part }, c.plantings, looks, on, 8);

@@ -241,7 +241,7 @@ describe('seed', () => {
 
   test('a sowing takes its seed from the lot, a correction only the difference, undo gives it back', async () => {
     await demo();
-    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
     expect(await logSowing(hands, sown(cover, 14), '10')).toMatchObject({ ok: true });
     expect(await left()).toBe(46);
     await logSowing(hands, sown(cover, 16.5), '10');
@@ -253,7 +253,7 @@ describe('seed', () => {
   });
   test('a crop that went out for the sowing is cleared in the same write, and stands again with its undo', async () => {
     const { plantings } = await demo();
-    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
     const crop = { ...plantings.find((p) => p.plantedOn && !p.clearedOn)! };
     expect(await logSowing(hands, sown(cover, 14), '10', crop)).toMatchObject({ ok: true });
     expect((await db.plantings.get(crop.id))!.clearedOn).toBe('2027-04-13');
@@ -263,7 +263,7 @@ describe('seed', () => {
   });
   test('more than the lot holds is refused and nothing is touched', async () => {
     await demo();
-    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
     expect(await logSowing(hands, sown(cover, 75), '10')).toMatchObject({
       ok: false,
       failure: { code: 'lot-short', where: 'Blue tin', facts: { left_g: 60, used_g: 75 } },
@@ -272,7 +272,7 @@ describe('seed', () => {
   });
   test('each step of a sowing is a write of its own; a wiped garden leaves no half-typed text behind', async () => {
     await demo();
-    const cover = (await db.covers.get('north-shore-cover-82'))!;
+    const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
     const walk = {
       prepared: ['raked clear'],
       portionsDone: 1,

@@ -99,3 +99,20 @@ test('a sheet is lifted on the day by which the slow tenth of years is dead, and
     )[2]!.due,
   ).toBe('2027-05-02');
 });
+
+test('a ley that is mown high lives on: it is woven until the pass that ends it, and looked at until then', () => {
+  const mown = ['2027-05-20', '2027-07-01'].map((due) => ({ kind: 'mow-high', due, doneOn: due }));
+  const ley = cover({
+    passes: [...mown, ...cover().passes.map((p) => ({ ...p, due: p.due.replace('2027', '2028') }))],
+    plantBackOn: '2028-05-20',
+  });
+  const strip = stripOf('b', [], [ley], dayOf('2027-04-01'), dayOf('2028-06-01'));
+  expect(strip.map((s) => [s.kind, isoOf(s.to), s.planned])).toEqual([
+    ['cover', '2028-04-10', false],
+    ['sheet', '2028-05-12', true],
+    ['residue', '2028-05-20', true],
+    ['bare', '2028-06-01', false],
+  ]);
+  const look = jobsOf([], [ley], [{ coverId: 'c', on: '2027-07-10' }], dayOf('2027-07-12'));
+  expect(look.find((j) => j.kind === 'look')!.on).toBe('2028-03-13');
+});

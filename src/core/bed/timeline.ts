@@ -43,10 +43,18 @@ export function plantingDays(p: PlantingSpan): { from: Day; to: Day } {
   return { from: done(p.plantedOn, p.plantOn), to: done(p.clearedOn, p.clearOn) };
 }
 
+/** A stand that is mown high lives on: what begins its ending is the first pass that is more than that. */
+export const endingPasses = (c: Pick<CoverSpan, 'passes'>): CoverSpan['passes'] =>
+  c.passes.filter((p) => p.kind !== 'mow-high');
+
+/** Whether anything was done to end it. */
+export const endingBegun = (c: Pick<CoverSpan, 'passes'>): boolean => endingPasses(c).some((p) => p.doneOn);
+
 /** Days on which a cover is sown, its ending begins, and the next crop goes in. */
 export function coverDays(c: CoverSpan): { from: Day; endFrom: Day; to: Day } {
   const from = done(c.sownOn, c.sowOn);
-  const first = c.passes[0];
+  const passes = endingPasses(c);
+  const first = passes[0];
   const endFrom = first
     ? done(first.doneOn, first.due)
     : c.endedOn
@@ -54,7 +62,7 @@ export function coverDays(c: CoverSpan): { from: Day; endFrom: Day; to: Day } {
       : c.plantBackOn
         ? dayOf(c.plantBackOn)
         : from + 120;
-  const last = c.passes.at(-1);
+  const last = passes.at(-1);
   const lastDay = last ? done(last.doneOn, last.due) : endFrom;
   return {
     from,
@@ -84,7 +92,7 @@ export function stripOf(
     const lift = c.passes.find((p) => p.kind === 'lift-sheet');
     const sheetFrom = sheet ? done(sheet.doneOn, sheet.due) : d.to;
     const sheetTo = lift ? done(lift.doneOn, lift.due) : sheetFrom;
-    const endPlanned = !c.passes[0]?.doneOn;
+    const endPlanned = !endingPasses(c)[0]?.doneOn;
     spans.push({
       kind: 'residue',
       from: d.endFrom,

@@ -1,5 +1,5 @@
 import { type Day, dayOf, isoOf } from '../calendar/day.ts';
-import { type CoverSpan, type PlantingSpan } from '../bed/timeline.ts';
+import { endingBegun, endingPasses, type CoverSpan, type PlantingSpan } from '../bed/timeline.ts';
 
 /** Something to do on a day. The interface makes the sentence from kind and facts. */
 export interface Job {
@@ -90,7 +90,7 @@ export function jobsOf(
         add('sow', c.bedId, c.id, c.sowOn);
       continue;
     }
-    const begun = c.passes.some((p) => p.doneOn);
+    const begun = endingBegun(c);
     c.passes.forEach((p, i) => {
       const day = stepDays.get(c.id)?.get(i);
       if (!p.doneOn) add('pass', c.bedId, c.id, day === undefined ? p.due : isoOf(day), i);
@@ -122,7 +122,8 @@ function nextLook(c: CoverSpan, looks: SeenOn[], today: Day): Day {
   const sown = dayOf(c.sownOn!);
   if (seen.length === 0) return sown + FIRST_LOOK_AFTER_D;
   const last = Math.max(...seen);
-  const end = c.passes[0] ? dayOf(c.passes[0].due) : Infinity;
+  const first = endingPasses(c)[0];
+  const end = first ? dayOf(first.due) : Infinity;
   if (end - today <= NEAR_END_D) return last + NEAR_END_EVERY_D;
   // Once it is up, looks may wait until the ending comes near; only a far or unknown end is looked at every three weeks.
   return Number.isFinite(end) ? Math.max(last + LOOK_EVERY_D, end - NEAR_END_D) : last + LOOK_EVERY_D;

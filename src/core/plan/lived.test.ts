@@ -65,6 +65,16 @@ describe('an ending that has begun', () => {
     expect(dug).toBeGreaterThan(4);
     expect(Math.abs(seen - dug)).toBeLessThan(0.2);
   });
+  test('vetch dug in February has lost much of its nitrogen to the rain by June, planned or done', () => {
+    const vetch = {
+      members: membersOf([{ speciesId: 'hairy-vetch', share: 1 }]),
+      seed_g_m2: [5],
+      today: d('2027-02-20'),
+    };
+    const planned = ask('dig', '2027-02-20', undefined, vetch).settled!;
+    const done = ask('dig', '2027-02-20', { passes: [pass('dig', '2027-02-20')] }, vetch).settled!;
+    expect(Math.abs(done.nitrogen_g_m2.mid - planned.nitrogen_g_m2.mid)).toBeLessThan(0.15);
+  });
   test('a sheet laid a fortnight later is dead under it later, and one that was never laid starts today', () => {
     const laid = (on: string, today: string) =>
       ask(

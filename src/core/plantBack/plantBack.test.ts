@@ -104,6 +104,14 @@ describe('planting back', () => {
     expect(plants.strands.map((s) => s.id)).toEqual(['dead', 'rots', 'warm']);
     expect(plants.ready.mid).toBeLessThan(carrot.ready.mid - 10);
   });
+  test('roots bring a fifth a day of what they reach: a hungry crop leaves some in the ground and is short all the same', () => {
+    const { days, short_g_m2 } = ask({ ...ryeThenCarrot, crop: 'cabbage', way: 'transplant' }).feeding;
+    expect(short_g_m2.mid).toBeGreaterThan(2);
+    for (const d of days.slice(2).filter((k) => k.wants - k.gets.mid > 1)) {
+      expect(d.inGround.mid).toBeGreaterThan(0.2);
+      expect(d.gets.mid).toBeLessThan(d.wants);
+    }
+  });
   test('dug vetch feeds a cabbage grams before midsummer; rye left on top ties up and leaves carrots short', () => {
     const vetch = ask(vetchDug);
     const late = vetch.feeding.days.at(-1)!;

@@ -219,7 +219,7 @@ export function growStand(
     out.soilShare[d] = taken / (taken + fixed + LEAST_N);
     out.dead_g_m2[d] = dead.dm_g_m2;
     out.deadN_g_m2[d] = dead.n_g_m2;
-    if (coverLeaf > 0) out.cover[d] = (1 - lightLeft(coverLeaf)) * lower(1, today.crowding);
+    if (coverLeaf > 0 && !room.covered) out.cover[d] = (1 - lightLeft(coverLeaf)) * lower(1, today.crowding);
     out.height_m[d] = tallest;
     if (d === workAt) {
       const stood = standing(plants);

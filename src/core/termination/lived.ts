@@ -13,7 +13,8 @@ export function livedEnd(ending: Ending, course: Course, season: Season, out: Ye
   never(out);
   const first = course.deeds[0];
   if (!first) return out;
-  out.endsAt = first.day;
+  // What only trims it does not end it.
+  out.endsAt = (course.deeds.find((k) => k.kind !== 'mow-high') ?? first).day;
   const last = lastAlive(course);
   const planting = Math.min(course.days - 1, ending.plan.plantAt);
   for (const l of course.laid) {

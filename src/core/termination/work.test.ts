@@ -3,6 +3,7 @@ import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.t
 import { dayOf } from '../calendar/day.ts';
 import { growPlan, type GrownPlan } from '../plan/grown.ts';
 import { type Plan } from '../plan/plan.ts';
+import { makeReading, readCourse } from '../plan/reading.ts';
 import { siteFromPattern } from '../site/pattern.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
@@ -153,6 +154,29 @@ describe('one pass in the daily loop', () => {
       expect(mostAlive(c, at('2027-06-10'))).toBeLessThan(0.1),
     );
   });
+  test('a second cut ten days on finds weaker plants and kills a fifth more of them; one two days on is the same blow', () => {
+    const rye = planOf(['cereal-rye']);
+    const d = at('2027-01-05');
+    const once = grow(rye, [done('cut', '2027-01-05')]);
+    const twice = grow(rye, [done('cut', '2027-01-05'), done('cut', '2027-01-15')]);
+    const same = grow(rye, [done('cut', '2027-01-05'), done('cut', '2027-01-07')]);
+    every(twice, (c, y) => {
+      const dies = (day: number) => 1 - mostAlive(c, day + 1) / mostAlive(c, day);
+      expect(dies(d)).toBeGreaterThan(0.02);
+      // A fifth, and what ten days of growth towards bud add.
+      expect(dies(d + 10) / dies(d)).toBeGreaterThan(1.18);
+      expect(dies(d + 10) / dies(d)).toBeLessThan(1.5);
+      expect(mostAlive(same.courses[y]!, d + 3)).toBeCloseTo(mostAlive(once.courses[y]!, d + 3), 6);
+    });
+  });
+  test('rye cut to the ground in March shoots from its crowns: green again within five weeks', () => {
+    const rye = planOf(['cereal-rye']);
+    const d = at('2027-03-20');
+    every(grow(rye, [done('cut', '2027-03-20')]), (c) => {
+      expect(c.cover[d + 1]).toBeLessThan(0.12);
+      expect(c.cover[d + 35]).toBeGreaterThan(0.2);
+    });
+  });
   test('an annual cut back after bud flowers later than it would have, and sooner than from seed', () => {
     const clover = planOf(['crimson-clover']);
     const d = at('2027-05-12');
@@ -249,6 +273,35 @@ describe('under a sheet', () => {
       expect(c.dead_g_m2[d + 1]).toBe(0);
     });
   });
+  test('seed that comes up under a sheet finds no light: nothing is made there', () => {
+    const late = planOf(['spring-oats'], '2027-04-15', '2027-07-10');
+    every(grow(late, [done('lay-sheet', '2027-04-17'), done('lift-sheet', '2027-05-25')]), (c) => {
+      const under = at('2027-05-24');
+      expect(c.cover[under]).toBe(0);
+      expect(dryMatterOn(c, under)).toBeLessThan(dryMatterOn(grow(late).courses[0]!, under) * 0.1);
+    });
+  });
+  test('weeds die under it and under the spade, and begin anew when it is off', () => {
+    const read = (g: GrownPlan, y: number) =>
+      readCourse(rye, g.courses[y]!, ensemble.seasons[y]!, makeReading(g.courses[y]!.days));
+    const sheeted = grow(rye, laid(done('lift-sheet', '2027-05-20')));
+    const dug = grow(rye, [done('dig', '2027-04-20')]);
+    every(sheeted, (_, y) => {
+      const under = read(sheeted, y);
+      expect(under.weedMass[at('2027-04-18')]).toBeGreaterThan(0);
+      expect(under.weedMass[at('2027-05-15')]).toBe(0);
+      expect(under.weedMass[at('2027-06-09')]).toBeGreaterThan(0);
+    });
+    every(dug, (c, y) => {
+      const turned = read(dug, y);
+      expect(c.turned).toHaveLength(1);
+      const on = c.turned[0]!;
+      expect(turned.weedMass[on - 1]).toBeGreaterThan(0);
+      expect(turned.weedMass[on]).toBe(0);
+      // A clean start: seed enough in the ground for a full stand of them.
+      expect(turned.weedSeeds[on]).toBe(1);
+    });
+  });
   test('a house rule takes it off after so many days, dead or not', () => {
     every(grow(rye, laid(whenDead), 12), (c) =>
       expect(c.covered).toEqual([[at('2027-04-20'), at('2027-05-03')]]),
@@ -276,6 +329,42 @@ describe('what was seen', () => {
       expect(end.readyAt).toBeGreaterThan(d);
       expect(end.readyAt).toBeLessThan(d + 40);
       expect(mostAlive(c, d + 1)).toBe(0);
+    });
+  });
+  test('dead after one look is dead from that look, though by itself it would have shown later', () => {
+    const how = ending(both, [['dig', 0]]);
+    const d = at('2027-05-20');
+    every(grow(both, [done('dig', '2027-05-20'), { kind: 'seen-dead', at: d + 1 }]), (c, y) =>
+      expect(livedEnd(how, c, ensemble.seasons[y]!, newYearEnd()).deadAt).toBe(d + 1),
+    );
+  });
+  test('what winter had killed waits no longer than its dead straw does: as the search for days reckons', () => {
+    const mustard: Plan = {
+      ...planOf(['white-mustard'], '2026-09-05', '2027-05-10'),
+      next: { ...crops.find((c) => c.id === 'carrot')!, way: 'seed' },
+    };
+    const cold = makeEnsemble(
+      siteFromPattern(climates.find((c) => c.id === 'humid-continental')!),
+      FROM,
+      at('2027-10-01'),
+      YEARS,
+      7,
+    );
+    const how = ending(mustard, [['dig', 0]]);
+    const d = at('2027-04-05');
+    const uncut = growPlan(mustard, cold, YEARS);
+    const dug = growPlan(mustard, cold, YEARS, undefined, (y) =>
+      workOf(
+        [done('dig', '2027-04-05')],
+        { members: mustard.members, soil: mustard.soil, cap_d: Infinity },
+        cold.seasons[y]!,
+        cold.variations[y]!,
+      ),
+    );
+    every(dug, (c, y) => {
+      const says = endStand(how, d, uncut.courses[y]!, cold.seasons[y]!, cold.variations[y]!, newYearEnd());
+      expect(mostAlive(c, d)).toBe(0);
+      expect(livedEnd(how, c, cold.seasons[y]!, newYearEnd()).readyAt).toBe(says.readyAt);
     });
   });
   test('seed that ripens on what grew again counts as shed, before planting and not after', () => {

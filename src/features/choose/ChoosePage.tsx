@@ -15,7 +15,7 @@ import { Strands } from '../../ui/parts.tsx';
 import { Alter } from './Alter.tsx';
 import { Answer } from './Answer.tsx';
 import { BlockTicks, bedsThatShare } from './Block.tsx';
-import { coverOf, firstOf, onBed } from './draft.ts';
+import { coverOf, firstOf, onBed } from '../../questions/draft.ts';
 import { FirstQuestions } from './FirstQuestions.tsx';
 import { GapFields } from './GapFields.tsx';
 import { Hanging } from './Hanging.tsx';

@@ -1,3 +1,4 @@
+import { endingBegun } from '../../core/bed/timeline.ts';
 import { Link } from 'react-router';
 import { coverName, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -63,7 +64,7 @@ function risksOf(cover: Cover, f: Forecast): Risk[] {
   if (!shown) return out;
   const plant = cover.plantBackOn ? ` by ${showDay(dayOf(cover.plantBackOn))}` : '';
   const way = `/cover/${cover.id}/${cover.sownOn ? 'terminate' : 'look'}`;
-  const begun = cover.passes.some((p) => p.doneOn);
+  const begun = endingBegun(cover);
   if (shown.odds.inTime < WORRYING) {
     const other =
       !begun && f.best && f.best.odds.inTime > shown.odds.inTime + BETTER_BY

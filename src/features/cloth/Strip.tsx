@@ -249,4 +249,10 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
   );
 }
 
-const lastWord = (name: string): string => name.toLowerCase().split(' ').at(-1)!;
+const lastWord = (name: string): string =>
+  name
+    .replace(/[,(].*/, '')
+    .trim()
+    .toLowerCase()
+    .split(' ')
+    .at(-1)!;

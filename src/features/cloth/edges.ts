@@ -1,5 +1,5 @@
 import { coverName, findCrop } from '../../catalogue/catalogue.ts';
-import { coverDays } from '../../core/bed/timeline.ts';
+import { coverDays, endingBegun } from '../../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import type { Cover, Planting } from '../../records/types.ts';
 
@@ -29,7 +29,7 @@ export function edgesOf(bedId: string, covers: Cover[], plantings: Planting[], n
         least: now,
         most: days.endFrom - LEAST_GROWTH_D,
       });
-    if (cover.passes.length > 0 && !cover.passes.some((p) => p.doneOn))
+    if (cover.passes.length > 0 && !endingBegun(cover))
       out.push({
         kind: 'end',
         cover,

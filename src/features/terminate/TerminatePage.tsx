@@ -1,3 +1,4 @@
+import { endingBegun } from '../../core/bed/timeline.ts';
 import { Link, useParams } from 'react-router';
 import { cautions, coverName, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_AIMS } from '../../core/aims/aims.ts';
@@ -30,7 +31,7 @@ export default function TerminatePage() {
   const plantDay = plantBackDay(cover, plantings);
   const here = methodsHere(garden, bed);
   const next = plantings.find((p) => p.id === cover.nextPlantingId && !p.plantedOn);
-  const begun = cover.passes.some((p) => p.doneOn);
+  const begun = endingBegun(cover);
   const dead = cover.verdict === 'dead';
   const late = !begun && cover.sownOn !== null && cover.passes.some((p) => p.due < today);
   const aims = cover.aims.length > 0 ? cover.aims : USUAL_AIMS;
@@ -154,7 +155,7 @@ function headline(cover: Cover, way: string, shown: EndingAnswer | undefined, to
   const step = stepsAhead(cover.passes, shown, today)[0];
   if (!step) return cover.verdict === 'regrew' ? 'Some grew again' : 'Look whether it is dead';
   const title = PASS_WORDS[cover.passes[step.index]!.kind]?.title ?? way;
-  if (cover.passes.some((p) => p.doneOn)) return `${title}, ${showDay(step.due)}`;
+  if (endingBegun(cover)) return `${title}, ${showDay(step.due)}`;
   return step.late ? `${title}: overdue` : `${way}, ${showDay(step.due)}`;
 }
 

@@ -22,7 +22,7 @@ beforeEach(async () => {
   const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
   if (!read.ok) throw new Error(read.failure.code);
   await bringBack(db, read.value);
-  const before = read.value.covers.find((c) => c.sownOn && c.verdict === null)!;
+  const before = read.value.covers.find((c) => c.sownOn && c.verdict === null && c.formerPlans.length === 0)!;
   cover = {
     ...before,
     method: 'sheet',
@@ -87,7 +87,7 @@ describe('deeds at the end of a cover', () => {
     await seeDead(hands, cover, '2027-05-28');
     await countCrowns(hands, cover, { on: '2027-05-21', green: 0, of: 10 });
     expect(await now()).toMatchObject({ verdict: 'dead', endedOn: '2027-05-28' });
-    const looks = (await db.looks.toArray()).filter((l) => l.crowns);
+    const looks = (await db.looks.where({ coverId: cover.id }).toArray()).filter((l) => l.crowns);
     expect(looks.map((l) => [l.on, l.coverId, l.crowns])).toEqual([
       ['2027-05-20', cover.id, { green: 2, of: 10 }],
       ['2027-05-21', cover.id, { green: 0, of: 10 }],

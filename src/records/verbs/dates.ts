@@ -1,5 +1,5 @@
 import { dayOf, isIsoDate } from '../../core/calendar/day.ts';
-import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
+import { coverDays, endingPasses, plantingDays } from '../../core/bed/timeline.ts';
 import { type Result, fail, ok } from '../../core/result/result.ts';
 import type { Cover, Planting } from '../types.ts';
 
@@ -46,7 +46,7 @@ export function noCoverOverlap(
     if (mine.from < theirs.endFrom && theirs.from < mine.endFrom)
       return fail('covers-overlap', nameOf(other), {
         from: other.sownOn ?? other.sowOn,
-        to: other.endedOn ?? other.passes[0]?.due ?? '',
+        to: other.endedOn ?? endingPasses(other)[0]?.due ?? '',
       });
   }
   return ok(true);

@@ -1,20 +1,35 @@
-import { findCrop, methods } from '../../catalogue/catalogue.ts';
-import { USUAL_SEED } from '../../core/seed/weight.ts';
-import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { type Sample } from '../../core/choose/sample.ts';
-import { type AimStrands } from '../../core/aims/aims.ts';
-import { datedPasses } from '../../core/plan/passes.ts';
-import { predictedOf } from '../../questions/predicted.ts';
-import type { Bed, Cover, Planting } from '../../records/types.ts';
-import { type BlockPart } from '../../records/verbs/verbs.ts';
-import { type GapForm } from './useGapForm.ts';
-import { type OpenGap } from './gap.ts';
+import { findCrop, methods } from '../catalogue/catalogue.ts';
+import { USUAL_SEED } from '../core/seed/weight.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
+import { type Sample } from '../core/choose/sample.ts';
+import { type AimStrands } from '../core/aims/aims.ts';
+import { datedPasses } from '../core/plan/passes.ts';
+import type { Bed, Cover, Planting } from '../records/types.ts';
+import { type BlockPart } from '../records/verbs/verbs.ts';
+import { predictedOf } from './predicted.ts';
+
+/** What the gardener said of a gap, as far as a cover's records need it. */
+export interface GapSaid {
+  wayId: string;
+  plantOn: string;
+  /** Day on which the ground is free, and the crop that leaves then, where the records do not say. */
+  free: string;
+  before: string;
+  nextId: string;
+  way: 'transplant' | 'seed';
+}
+
+/** The crops that the records already have on either side of a gap. */
+export interface GapCrops {
+  before?: Planting;
+  next?: Planting;
+}
 
 /** A sample as it would stand in the records of a bed. */
 export function coverOf(
   sample: Sample,
   bed: Bed,
-  form: Pick<GapForm, 'wayId' | 'plantOn'>,
+  form: Pick<GapSaid, 'wayId' | 'plantOn'>,
   aims: AimStrands[],
   watered: boolean,
   today: string,
@@ -79,8 +94,8 @@ export function firstOf(sample: Sample, second: Cover, newId: () => string): Blo
 export function onBed(
   cover: Cover,
   bed: Bed,
-  gap: OpenGap,
-  form: Pick<GapForm, 'before' | 'free' | 'nextId' | 'way' | 'plantOn'>,
+  gap: GapCrops,
+  form: Omit<GapSaid, 'wayId'>,
   today: string,
   newId: () => string,
 ): BlockPart {

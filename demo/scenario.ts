@@ -1,0 +1,273 @@
+// Two invented gardens: what was planted where, what was sown between, and what went another way than planned. All else is worked out by `make.ts`.
+
+/** A crop on a bed: its kind, how it goes in, planting and clearing day; the last word tells what is still only planned by the garden's today. */
+export type CropRow = [crop: string, way: 'transplant' | 'seed', plantOn: string, clearOn: string];
+
+/** A cover between two crops of a bed. */
+export interface CoverRow {
+  bed: string;
+  /** Day on which the ground was free for it, and the planting it makes room for. */
+  free: string;
+  next: string | null;
+  /** Kind or mix of the catalogue; the first that Kilim hangs when absent. */
+  cover?: string;
+  sowOn?: string;
+  /** Way of ending, where the gardener had a mind of their own. */
+  method?: string;
+  /** Day of the first pass, where it is not the one put forward. */
+  endOn?: string;
+  /** Lives on under the blade before its ending: days on which it was mown high. */
+  mownHigh?: string[];
+  /** Ended too early, counted green, and ended again another way. */
+  wentWrong?: { cutOn: string; seenOn: string; green: number; of: number; method: string; onceMore: string };
+  note?: string;
+}
+
+export interface Scenario {
+  name: 'north-shore' | 'two-gums';
+  today: string;
+  /** Measured days begin here. */
+  weatherFrom: string;
+  /** Which plausible year came true. */
+  seed: number;
+  kit: string[];
+  /** How many sheets there are. */
+  sheets: number;
+  crops: Record<string, CropRow[]>;
+  covers: CoverRow[];
+  notes: [bed: string, on: string, text: string][];
+}
+
+export const NORTH_SHORE: Scenario = {
+  name: 'north-shore',
+  today: '2027-04-13',
+  weatherFrom: '2024-08-01',
+  seed: 20240801,
+  kit: [
+    'shears',
+    'sickle',
+    'hedge-trimmer',
+    'crimper-board',
+    'opaque-sheet',
+    'hen-pen',
+    'spade',
+    'rake',
+    'scale',
+    'hose',
+  ],
+  sheets: 3,
+  crops: {
+    1: [
+      ['leek', 'transplant', '2024-07-05', '2025-04-10'],
+      ['lettuce', 'transplant', '2025-04-28', '2025-07-02'],
+      ['chard', 'transplant', '2025-07-10', '2025-10-08'],
+      ['bush-bean', 'seed', '2026-06-01', '2026-09-12'],
+      ['winter-squash', 'transplant', '2027-06-06', '2027-10-12'],
+    ],
+    2: [
+      ['kale', 'transplant', '2025-06-20', '2026-03-15'],
+      ['onion-transplant', 'transplant', '2026-04-02', '2026-08-20'],
+      ['carrot', 'seed', '2027-06-05', '2027-10-18'],
+    ],
+    3: [
+      ['beet', 'transplant', '2025-06-10', '2025-09-18'],
+      ['potato', 'seed', '2026-04-15', '2026-09-05'],
+      ['tomato', 'transplant', '2027-06-06', '2027-10-13'],
+    ],
+    4: [
+      ['lettuce', 'transplant', '2025-07-20', '2025-09-28'],
+      ['sweet-corn', 'transplant', '2026-06-08', '2026-09-22'],
+      ['leek', 'transplant', '2027-06-20', '2028-02-01'],
+    ],
+    5: [
+      ['bush-bean', 'seed', '2025-06-02', '2025-09-12'],
+      ['cabbage', 'transplant', '2026-04-16', '2026-07-10'],
+      ['garlic', 'seed', '2026-10-12', '2027-07-08'],
+      ['spinach', 'seed', '2027-09-14', '2028-04-10'],
+    ],
+    6: [
+      ['spinach', 'seed', '2025-09-01', '2026-04-10'],
+      ['summer-squash', 'transplant', '2026-05-28', '2026-09-28'],
+      ['pepper', 'transplant', '2027-06-07', '2027-10-10'],
+    ],
+    7: [
+      ['potato', 'seed', '2025-04-18', '2025-09-06'],
+      ['garden-pea', 'seed', '2026-04-04', '2026-07-15'],
+      ['chard', 'transplant', '2026-07-20', '2026-09-15'],
+      ['kale', 'transplant', '2027-06-25', '2028-02-20'],
+    ],
+    8: [
+      ['tomato', 'transplant', '2025-05-30', '2025-10-05'],
+      ['lettuce', 'transplant', '2026-04-10', '2026-06-20'],
+      ['beet', 'transplant', '2026-06-24', '2026-08-18'],
+      ['lettuce', 'transplant', '2027-04-24', '2027-06-25'],
+      ['garlic', 'seed', '2027-10-20', '2028-07-20'],
+    ],
+    9: [
+      ['carrot', 'seed', '2025-06-05', '2025-10-20'],
+      ['cucumber', 'transplant', '2026-05-28', '2026-09-18'],
+      ['sweet-corn', 'transplant', '2027-05-24', '2027-09-28'],
+    ],
+    10: [
+      ['pepper', 'transplant', '2025-05-28', '2025-09-20'],
+      ['leek', 'transplant', '2026-06-12', '2027-03-20'],
+      ['brussels-sprouts', 'transplant', '2027-06-12', '2028-01-20'],
+    ],
+    11: [
+      ['winter-squash', 'transplant', '2025-05-30', '2025-10-02'],
+      ['kale', 'transplant', '2026-06-18', '2027-03-08'],
+      ['bush-bean', 'seed', '2027-06-10', '2027-09-18'],
+    ],
+    12: [
+      ['broccoli', 'transplant', '2025-04-20', '2025-08-05'],
+      ['celeriac', 'transplant', '2027-06-09', '2027-10-28'],
+    ],
+    R1: [
+      ['scallion', 'seed', '2025-04-12', '2025-08-01'],
+      ['radish', 'seed', '2026-07-01', '2026-08-06'],
+      ['basil', 'transplant', '2027-05-28', '2027-09-15'],
+    ],
+    R2: [
+      ['basil', 'transplant', '2025-05-30', '2025-09-10'],
+      ['lettuce', 'transplant', '2026-05-01', '2026-07-02'],
+      ['pepper', 'transplant', '2027-05-26', '2027-10-01'],
+    ],
+  },
+  covers: [
+    { bed: '1', free: '2025-10-08', next: '2026-06-01', cover: 'winter-field-pea' },
+    { bed: '3', free: '2025-09-18', next: '2026-04-15', cover: 'phacelia' },
+    {
+      bed: '4',
+      free: '2025-09-28',
+      next: '2026-06-08',
+      cover: 'cereal-rye',
+      wentWrong: {
+        cutOn: '2026-04-12',
+        seenOn: '2026-04-26',
+        green: 6,
+        of: 10,
+        method: 'sheet',
+        onceMore: '2026-04-28',
+      },
+      note: 'Cut before it was in ear. Next time the sheet at once, or wait for flower.',
+    },
+    { bed: '5', free: '2025-09-12', next: '2026-04-16' },
+    { bed: '7', free: '2025-09-06', next: '2026-04-04', cover: 'tillage-radish' },
+    { bed: '9', free: '2025-10-20', next: '2026-05-28', cover: 'winter-field-bean' },
+    { bed: '10', free: '2025-09-20', next: '2026-06-12', cover: 'oats-common-vetch' },
+    { bed: '11', free: '2025-10-02', next: '2026-06-18' },
+    { bed: 'R2', free: '2025-09-10', next: '2026-05-01', cover: 'phacelia' },
+    {
+      bed: '5',
+      free: '2026-07-10',
+      next: '2026-10-12',
+      cover: 'buckwheat',
+      sowOn: '2026-07-14',
+    },
+    {
+      bed: '12',
+      free: '2025-08-05',
+      next: '2027-06-09',
+      cover: 'red-clover',
+      sowOn: '2025-08-09',
+      mownHigh: ['2026-05-24', '2026-07-08', '2026-08-27'],
+      note: 'Two summers of rest for this bed.',
+    },
+    {
+      bed: '1',
+      free: '2026-09-12',
+      next: '2027-06-06',
+      cover: 'rye-vetch',
+      sowOn: '2026-09-16',
+      method: 'sheet',
+      endOn: '2027-04-15',
+    },
+    { bed: '6', free: '2026-09-28', next: '2027-06-07', cover: 'rye-pea' },
+    { bed: '2', free: '2026-08-20', next: '2027-06-05', cover: 'crimson-clover' },
+    { bed: '3', free: '2026-09-05', next: '2027-06-06', cover: 'woollypod-vetch' },
+    { bed: '4', free: '2026-09-22', next: '2027-06-20', cover: 'vetch-crimson' },
+    { bed: '7', free: '2026-09-15', next: '2027-06-25', cover: 'bean-rye' },
+    { bed: '8', free: '2026-08-18', next: '2027-04-24', cover: 'tillage-radish', method: 'winterkill' },
+    { bed: '9', free: '2026-09-18', next: '2027-05-24', cover: 'winter-field-pea' },
+    { bed: 'R1', free: '2026-08-06', next: '2027-05-28' },
+    { bed: 'R2', free: '2026-07-02', next: '2027-05-26', cover: 'hairy-vetch' },
+    { bed: '11', free: '2027-03-08', next: '2027-06-10', cover: 'fava-bean' },
+    { bed: '10', free: '2027-03-20', next: '2027-06-12', cover: 'phacelia', sowOn: '2027-04-16' },
+    { bed: '5', free: '2027-07-08', next: '2027-09-14', cover: 'buckwheat' },
+  ],
+  notes: [
+    ['3', '2026-09-05', 'Wireworm in the potatoes along the south edge.'],
+    ['12', '2026-10-30', 'Clover thin where the hose never reaches.'],
+    ['7', '2027-04-02', 'Rye stands at the knee already.'],
+  ],
+};
+
+export const TWO_GUMS: Scenario = {
+  name: 'two-gums',
+  today: '2027-05-04',
+  weatherFrom: '2025-02-01',
+  seed: 20250201,
+  kit: ['shears', 'opaque-sheet', 'rake', 'scale', 'hose', 'spade'],
+  sheets: 1,
+  crops: {
+    Gate: [
+      ['broccoli', 'transplant', '2025-02-20', '2025-06-01'],
+      ['bush-bean', 'seed', '2025-10-30', '2026-01-25'],
+      ['kale', 'transplant', '2026-02-20', '2026-08-10'],
+      ['tomato', 'transplant', '2026-10-25', '2027-03-28'],
+      ['summer-squash', 'transplant', '2027-10-20', '2028-02-20'],
+    ],
+    Tank: [
+      ['pole-bean', 'seed', '2025-11-01', '2026-03-05'],
+      ['sweet-corn', 'transplant', '2026-11-05', '2027-02-20'],
+      ['broccoli', 'transplant', '2027-02-28', '2027-05-20'],
+    ],
+    Lemon: [
+      ['sweet-corn', 'transplant', '2025-11-01', '2026-02-25'],
+      ['bush-bean', 'seed', '2026-11-20', '2027-02-10'],
+      ['tomato', 'transplant', '2027-10-28', '2028-03-20'],
+    ],
+    Shed: [
+      ['lettuce', 'transplant', '2026-08-25', '2026-11-20'],
+      ['garlic', 'seed', '2027-04-18', '2027-11-20'],
+    ],
+    Fence: [
+      ['cucumber', 'transplant', '2025-11-05', '2026-03-01'],
+      ['pole-bean', 'seed', '2026-11-01', '2027-03-10'],
+      ['cucumber', 'transplant', '2027-11-01', '2028-02-25'],
+    ],
+    Corner: [['lettuce', 'transplant', '2027-03-05', '2027-05-15']],
+  },
+  covers: [
+    { bed: 'Gate', free: '2025-06-01', next: '2025-10-30', cover: 'fava-bean' },
+    { bed: 'Tank', free: '2026-03-05', next: '2026-11-05' },
+    { bed: 'Lemon', free: '2026-02-25', next: '2026-11-20', cover: 'oats-pea-vetch' },
+    { bed: 'Fence', free: '2026-03-01', next: '2026-11-01' },
+    {
+      bed: 'Lemon',
+      free: '2027-02-10',
+      next: null,
+      cover: 'cowpea',
+      sowOn: '2027-02-12',
+      endOn: '2027-04-26',
+      method: 'cut',
+    },
+    { bed: 'Shed', free: '2026-12-20', next: '2027-04-18', cover: 'buckwheat', sowOn: '2027-01-20' },
+    { bed: 'Gate', free: '2027-03-28', next: '2027-10-20', cover: 'fava-oats-vetch', sowOn: '2027-04-08' },
+    {
+      bed: 'Fence',
+      free: '2027-03-10',
+      next: '2027-11-01',
+      cover: 'subterranean-clover',
+      sowOn: '2027-04-10',
+    },
+    {
+      bed: 'Lemon',
+      free: '2027-05-02',
+      next: '2027-10-28',
+      cover: 'hairy-vetch 0.6 + spring-oats 0.4',
+      sowOn: '2027-05-12',
+    },
+  ],
+  notes: [['Tank', '2027-02-20', 'Corn fell over in the north wind; stalks left standing for the broccoli.']],
+};
