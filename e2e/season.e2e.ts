@@ -222,7 +222,15 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
 test('a season goes wrong and every screen says so: a sheet late, lifted early, green crowns, another way, planting slips, another crop', async () => {
   const stage = await openStage();
   const { page, base, wrongs } = stage;
-  const clock = (day: string) => page.getByLabel('Season clock: the pretended date').fill(day);
+  /** Turns the season clock; where the screen asks for days, it has turned too before anything on it is pressed. */
+  const clock = async (day: string) => {
+    await page.getByLabel('Season clock: the pretended date').fill(day);
+    if (!page.url().endsWith('/terminate')) return;
+    await page.waitForFunction(
+      (on) => [...document.querySelectorAll('input')].filter((i) => i.value === on).length >= 2,
+      day,
+    );
+  };
   const odds = async () => {
     const text = await page.getByText(/^Out of the way by/).textContent();
     return Number(/in (\d+) years of 100/.exec(text!)![1]);

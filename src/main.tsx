@@ -3,8 +3,10 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
 import { registerSW } from 'virtual:pwa-register';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { App } from './app/App.tsx';
 import { store } from './app/store.ts';
+import { answers } from './ring/answers.ts';
 import './app/styles.css';
 
 if (import.meta.env.PROD) registerSW({ immediate: true });
@@ -12,9 +14,11 @@ if (import.meta.env.PROD) registerSW({ immediate: true });
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
+      <QueryClientProvider client={answers}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
     </Provider>
   </StrictMode>,
 );

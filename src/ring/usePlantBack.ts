@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { findCrop } from '../catalogue/catalogue.ts';
 import { type EndingAnswer } from '../core/plan/plan.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
@@ -6,7 +6,7 @@ import { type PlantBack } from '../core/plantBack/plantBack.ts';
 import { familiesBefore, plantBackInput } from '../questions/plantBack.ts';
 import { PLAUSIBLE_YEARS } from '../questions/years.ts';
 import type { Bed, Cover, Planting } from '../records/types.ts';
-import { ask } from '../workers/core/client.ts';
+import { useAnswer } from './answers.ts';
 import { useGarden } from './garden.tsx';
 import { keyOf } from './useForecast.ts';
 
@@ -36,12 +36,5 @@ export function usePlantBack(
       ),
     );
   }, [ring, cover, bed, next, ending]);
-  const [state, setState] = useState<{ key: string; answer?: PlantBack }>({ key: '' });
-  useEffect(() => {
-    if (!key) return;
-    const job = ask('plantBack', JSON.parse(key) as Parameters<typeof ask<'plantBack'>>[1]);
-    void job.answer.then((r) => r.ok && setState({ key, answer: r.value }));
-    return () => job.cancel();
-  }, [key]);
-  return state.key === key ? state.answer : undefined;
+  return useAnswer('plantBack', key).answer;
 }

@@ -1,12 +1,12 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { findWay } from '../catalogue/catalogue.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { type StandAnswer } from '../core/plan/plan.ts';
 import { viableRate_g_m2 } from '../core/seed/rate.ts';
 import { type Member } from '../core/stand/species.ts';
 import { failureWords } from '../ui/failureWords.ts';
-import { ask } from '../workers/core/client.ts';
 import { nextCropOf } from '../questions/methods.ts';
+import { useAnswer } from './answers.ts';
 import { useGarden } from './garden.tsx';
 
 const YEARS = 100;
@@ -39,15 +39,6 @@ export function useStages(
           }),
     [garden.site, members, sowOn],
   );
-  const [state, setState] = useState<{ key: string; stand?: StandAnswer; failure?: string }>({ key: '' });
-  useEffect(() => {
-    if (!key) return;
-    const job = ask('forecast', JSON.parse(key) as Parameters<typeof ask<'forecast'>>[1]);
-    void job.answer.then((r) => {
-      if (r.ok) setState({ key, stand: r.value.stand });
-      else if (r.failure.code !== 'cancelled') setState({ key, failure: failureWords(r.failure) });
-    });
-    return () => job.cancel();
-  }, [key]);
-  return state.key === key ? state : {};
+  const { answer, failure } = useAnswer('forecast', key);
+  return { stand: answer?.stand, failure: failure && failureWords(failure) };
 }

@@ -1,4 +1,6 @@
 import { type ReactNode, useId } from 'react';
+import { type Failure } from '../core/result/result.ts';
+import { failureWords } from './failureWords.ts';
 
 /** A labelled field; `error` says what is wrong and what to do. */
 export function Field({
@@ -104,3 +106,11 @@ export function Answer({ big, children }: { big: ReactNode; children?: ReactNode
     </div>
   );
 }
+
+/** Says that the core gave no answer, and why; nothing while all is well. */
+export const NoAnswer = ({ failure }: { failure: Failure | undefined }) =>
+  failure ? (
+    <p role="alert" className="text-madder mb-3 text-sm font-semibold">
+      {failureWords(failure)}
+    </p>
+  ) : null;

@@ -13,7 +13,7 @@ import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { usePlantBack } from '../../ring/usePlantBack.ts';
 import { showDay, showIsoYear, showSpan } from '../../ui/dates.ts';
 import { DateField } from '../../ui/fields.tsx';
-import { Answer, Page } from '../../ui/parts.tsx';
+import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { readyWords } from '../../ui/readyWords.ts';
 import { Steps } from '../../ui/Steps.tsx';
 import { OnTheDay } from './OnTheDay.tsx';
@@ -24,7 +24,7 @@ import { Strands, type StrandShown } from './Strands.tsx';
 /** When this crop, planted this way, can go in; what holds it back, what would bring it forward, and what it finds there. */
 export default function PlantBackPage() {
   const { cover, bed, garden, plantings, covers, today, hands, run } = useCover(useParams().coverId);
-  const { forecast } = useForecast(cover);
+  const { forecast, failure } = useForecast(cover);
   const [typed, setOn] = useState<string | null>(null);
   const next = cover && plantings.find((p) => p.id === cover.nextPlantingId);
   const ending =
@@ -67,6 +67,7 @@ export default function PlantBackPage() {
       }
     >
       <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
+      <NoAnswer failure={failure} />
       <Answer
         big={
           next.plantedOn

@@ -9,7 +9,7 @@ import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { removeLook } from '../../records/verbs/verbs.ts';
 import { showIsoYear, showSpan } from '../../ui/dates.ts';
 import { METHOD_SHORT, STAGE_WORDS } from '../../ui/methodWords.ts';
-import { Answer, Page } from '../../ui/parts.tsx';
+import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 import { LookForm } from './LookForm.tsx';
 
@@ -18,7 +18,7 @@ const GrowthChart = lazy(() => import('./GrowthChart.tsx'));
 /** Take a look: enter little, see the forecast move. */
 export default function LookPage() {
   const { cover, bed, garden, looks, plantings, today, hands, run } = useCover(useParams().coverId);
-  const { forecast } = useForecast(cover);
+  const { forecast, failure } = useForecast(cover);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const mine = looks.filter((l) => l.coverId === cover.id).sort((a, b) => b.on.localeCompare(a.on));
   const lead = forecast?.stand.stages[0];
@@ -28,6 +28,7 @@ export default function LookPage() {
     <div className="garden-touch">
       <Page title={`Look at bed ${bed.name}`} lead={coverName(cover.parts)}>
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
+        <NoAnswer failure={failure} />
         {!cover.sownOn ? (
           <p className="text-lg">Nothing is sown here yet. Log the sowing first.</p>
         ) : (

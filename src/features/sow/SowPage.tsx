@@ -12,7 +12,7 @@ import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { useDraft } from '../../ring/useDraft.ts';
 import { daysAhead, type ServiceForecast } from '../../ring/weatherService.ts';
 import { showIsoYear, showSpan } from '../../ui/dates.ts';
-import { Answer, Page } from '../../ui/parts.tsx';
+import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 import { CountSeeds } from './CountSeeds.tsx';
 import { EmergenceClock, Patch } from './EmergenceClock.tsx';
@@ -30,7 +30,7 @@ import { WriteDown } from './WriteDown.tsx';
 export default function SowPage() {
   const ring = useCover(useParams().coverId);
   const { cover, bed, garden, plantings, looks, weather, today, hands, run } = ring;
-  const { forecast } = useForecast(cover);
+  const { forecast, failure } = useForecast(cover);
   const [fetched, setFetched] = useDraft<ServiceForecast | null>(`forecast ${garden.id}`, null);
   const ahead = fetched && fetched.from === today ? fetched : null;
   const asked =
@@ -63,6 +63,7 @@ export default function SowPage() {
     <div className="garden-touch">
       <Page title={`Sow bed ${bed.name}`} lead={coverName(cover.parts)}>
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
+        <NoAnswer failure={failure} />
         {cover.sownOn ? (
           <>
             <Answer big={`Sown ${showIsoYear(cover.sownOn)}`}>

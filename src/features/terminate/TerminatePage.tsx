@@ -15,7 +15,7 @@ import type { Cover } from '../../records/types.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { showDay, showIsoYear } from '../../ui/dates.ts';
 import { PASS_WORDS } from '../../ui/methodWords.ts';
-import { Answer, Page } from '../../ui/parts.tsx';
+import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { readyWords } from '../../ui/readyWords.ts';
 import { Steps } from '../../ui/Steps.tsx';
 import { weekWords } from '../../ui/weekWords.ts';
@@ -26,7 +26,7 @@ import { WorkPlan } from './WorkPlan.tsx';
 /** Ways to end this cover side by side for this planting day; the chosen one becomes dated steps, a look afterwards, and a way on when it lives. */
 export default function TerminatePage() {
   const { cover, bed, garden, plantings, today, hands, run } = useCover(useParams().coverId);
-  const { forecast } = useForecast(cover);
+  const { forecast, failure } = useForecast(cover);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const plantDay = plantBackDay(cover, plantings);
   const here = methodsHere(garden, bed);
@@ -75,6 +75,7 @@ export default function TerminatePage() {
         lead={`${coverName(cover.parts)}; planting day ${showDay(plantDay)}`}
       >
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
+        <NoAnswer failure={failure} />
         <Answer big={headline(cover, entry?.name ?? '', shown, dayOf(today))}>
           {shown && readyWords(shown, plantDay)}
           {late && ' That is with the work begun today; the planned day has passed.'}

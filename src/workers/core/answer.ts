@@ -81,6 +81,8 @@ export async function answer(
       }
     }
   } catch (error) {
+    // With its place in the code for whoever looks into it; the screen says it in a sentence.
+    console.error(error);
     post({
       type: 'failed',
       id,

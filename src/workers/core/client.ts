@@ -36,7 +36,8 @@ class Bench {
   private start(): Worker {
     const made = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
     made.onmessage = (event: MessageEvent<FromWorker>) => this.hear(event.data);
-    made.onerror = () => {
+    made.onerror = (event) => {
+      console.error('A worker was lost:', event?.message);
       // A worker that cannot load answers nobody: say so to all and start afresh with the next question.
       for (const w of this.waiting.values()) w.settle(fail('worker-lost'));
       this.waiting.clear();
