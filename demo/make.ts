@@ -23,7 +23,7 @@ import { methodsHere, nextCropOf } from '../src/questions/methods.ts';
 import { predictedOf } from '../src/questions/predicted.ts';
 import { readGardenFile, writeGardenFile } from '../src/records/files/gardenFile.ts';
 import type { Bed, Cover, Look, Planting, WeatherYear } from '../src/records/types.ts';
-import { type GardenContents } from '../src/records/verbs/verbs.ts';
+import { type GardenContents, type Kept } from '../src/records/verbs/verbs.ts';
 import { type CoverRow, NORTH_SHORE, type Scenario, TWO_GUMS } from './scenario.ts';
 
 // Makes the demo gardens: the gardener of the scenario chooses as Kilim advised on the day, one plausible year comes true, and what is looked at and logged
@@ -39,7 +39,7 @@ const LOOKED_AT_SPRING = ['03-20', '04-08'];
 const fileOf = (name: string): string => join(import.meta.dirname, `${name}.kilim.json`);
 
 /** The garden, its beds and its seed stay as they are in the file; what happened there is made anew. */
-function made(s: Scenario, base: GardenContents): GardenContents {
+function made(s: Scenario, { stamps, ...base }: Kept): Kept {
   const garden = {
     ...base.garden,
     kit: s.kit,
@@ -88,7 +88,7 @@ function made(s: Scenario, base: GardenContents): GardenContents {
     on,
     text,
   }));
-  return c;
+  return { ...c, stamps };
 }
 
 /** Measured days up to yesterday: one of the site's plausible years, to a tenth. */

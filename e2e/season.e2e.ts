@@ -160,7 +160,28 @@ test('from an empty application one bed goes through its whole season, with a re
     await page
       .getByLabel('A garden file')
       .setInputFiles({ name: first.name, mimeType: 'application/json', buffer: Buffer.from(first.text) });
+    const inside = page.getByRole('region', { name: 'What is in the file' });
+    await inside.getByText('Not in this browser yet.').waitFor();
+    await look();
+    await inside.getByRole('button', { name: 'Bring it in' }).click();
     await page.getByText('Back Field is back.').waitFor();
+    await page.getByRole('link', { name: 'Keep' }).click();
+    expect((await save()).text).toBe(first.text);
+    // The made-up garden stands beside the gardener's own, and can be put away.
+    expect(await page.getByLabel('Open garden').locator('option').allTextContents()).toEqual([
+      'Back Field',
+      'Two Gums (made up)',
+      'Another garden…',
+    ]);
+    await page.getByRole('button', { name: 'Put Two Gums away' }).click();
+    await page.getByRole('button', { name: 'Open Two Gums' }).waitFor({ state: 'detached' });
+    // The same file again: nothing in it differs, and both made one is what was.
+    await page
+      .getByLabel('A garden file')
+      .setInputFiles({ name: first.name, mimeType: 'application/json', buffer: Buffer.from(first.text) });
+    await inside.getByText('As new as what is here.').waitFor();
+    await inside.getByRole('button', { name: 'Make both one' }).click();
+    await page.getByText('Back Field: both made one.').waitFor();
     await page.getByRole('link', { name: 'Keep' }).click();
     expect((await save()).text).toBe(first.text);
 

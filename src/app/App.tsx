@@ -40,7 +40,14 @@ export function App() {
     void navigate('/');
   };
   const welcome = (
-    <Welcome onMade={opened} onDemo={(name) => void navigate(`/open-demo/${name}`)} tell={tell} />
+    <Welcome
+      openId={gardenId}
+      onMade={opened}
+      onDemo={(name) => void navigate(`/open-demo/${name}`)}
+      onGone={() => act(openGarden(null))}
+      tell={tell}
+      say={say}
+    />
   );
   return (
     <>
@@ -64,7 +71,7 @@ export function App() {
                     missing={welcome}
                     waiting={!trouble && <p className="text-bark p-6">Opening the garden…</p>}
                   >
-                    <Header say={say} />
+                    <Header say={say} open={opened} />
                     <Routes>
                       <Route path="/" element={<Cloth />} />
                       <Route path="/ground" element={<Ground tell={tell} />} />

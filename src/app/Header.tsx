@@ -1,6 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
-import { NavLink } from 'react-router';
-import { redo, undo } from '../records/write.ts';
+import { NavLink, useNavigate } from 'react-router';
+import { useGardens } from '../ring/gardens.ts';
+import { redo, type Turned, undo } from '../records/write.ts';
 import { useGarden } from '../ring/garden.tsx';
 import { saveGarden } from '../records/verbs/verbs.ts';
 import { showLong } from '../ui/dates.ts';
@@ -16,11 +17,11 @@ const PLACES = [
   ['/keep', 'Keep'],
 ] as const;
 
-export function Header({ say }: { say(text: string): void }) {
+export function Header({ say, open }: { say(text: string): void; open(gardenId: string): void }) {
   const { garden, today, hands, run } = useGarden();
   const turn = async (which: typeof undo, word: string) => {
-    const result = await which(hands.db, garden.id);
-    if (result.ok) say(`${word}: ${result.value.label}.`);
+    const result = await which(hands.db, garden.id, { at: hands.now(), by: hands.device });
+    if (result.ok) say(turnedWords(word, result.value));
     else await run(Promise.resolve(result));
   };
   return (
@@ -48,22 +49,23 @@ export function Header({ say }: { say(text: string): void }) {
           ))}
         </nav>
         <div className="flex items-center gap-1 max-sm:w-full sm:ml-auto sm:flex-wrap sm:gap-3">
+          <Gardens openId={garden.id} open={open} />
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void turn(undo, 'Undone')}>
-            <Undo2 size={16} strokeWidth={1.5} /> <span className="max-sm:sr-only">Undo</span>
+            <Undo2 size={16} strokeWidth={1.5} /> <span className="max-2xl:sr-only">Undo</span>
           </button>
           <button
             type="button"
             className="btn btn-ghost btn-sm"
             onClick={() => void turn(redo, 'Done again')}
           >
-            <Redo2 size={16} strokeWidth={1.5} /> <span className="max-sm:sr-only">Redo</span>
+            <Redo2 size={16} strokeWidth={1.5} /> <span className="max-2xl:sr-only">Redo</span>
           </button>
           {garden.seasonClock ? (
             <label
               className="border-madder flex items-center gap-2 border-2 px-2 py-0.5 text-sm max-sm:ml-auto"
               title="This date is pretended. Move it to see the season go on."
             >
-              <span className="text-madder font-bold">
+              <span className="text-madder font-bold max-sm:sr-only">
                 <span className="max-sm:hidden">Season clock, </span>pretended
               </span>
               <input
@@ -89,5 +91,34 @@ export function Header({ say }: { say(text: string): void }) {
         </div>
       </div>
     </header>
+  );
+}
+
+const turnedWords = (word: string, { label, stayed }: Turned): string =>
+  stayed.length === 0
+    ? `${word}: ${label}.`
+    : `${word}: ${label}. Left as it is, since it was written anew since: ${stayed.join(', ')}.`;
+
+const ANOTHER = 'another';
+
+/** Which garden is open, and the way to another. */
+function Gardens({ openId, open }: { openId: string; open(id: string): void }) {
+  const gardens = useGardens();
+  const navigate = useNavigate();
+  return (
+    <select
+      aria-label="Open garden"
+      className="select select-sm bg-paper min-w-0 font-semibold max-sm:flex-1 sm:max-w-52"
+      value={openId}
+      onChange={(e) => (e.target.value === ANOTHER ? void navigate('/new') : open(e.target.value))}
+    >
+      {gardens.map((g) => (
+        <option key={g.id} value={g.id}>
+          {g.name}
+          {g.madeUp ? ' (made up)' : ''}
+        </option>
+      ))}
+      <option value={ANOTHER}>Another garden…</option>
+    </select>
   );
 }

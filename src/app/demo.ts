@@ -3,14 +3,15 @@ import southUrl from '../../demo/two-gums.kilim.json?url';
 import { type Result, fail } from '../core/result/result.ts';
 import { bringBack, readGardenFile } from '../records/files/gardenFile.ts';
 import { hands } from '../ring/garden.tsx';
+import { type MADE_UP, isMadeUp } from '../ring/gardens.ts';
 
 /** Demo gardens, in the same form as exported ones. They ship with the build and open without the network once cached. */
-const DEMOS: Record<string, string> = { 'north-shore': maritimeUrl, 'two-gums': southUrl };
+const DEMOS: Record<(typeof MADE_UP)[number], string> = { 'north-shore': maritimeUrl, 'two-gums': southUrl };
 
 /** Brings a demo garden in, unless it is there already with the gardener's own changes; returns its id. */
 export async function openDemo(name: string): Promise<Result<string>> {
-  const url = DEMOS[name];
-  if (!url) return fail('file-not-garden');
+  if (!isMadeUp(name)) return fail('file-not-garden');
+  const url = DEMOS[name as keyof typeof DEMOS];
   const read = readGardenFile(await (await fetch(url)).text());
   if (!read.ok) return read;
   const id = read.value.garden.id;

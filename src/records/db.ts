@@ -1,5 +1,6 @@
 import Dexie, { type Table } from 'dexie';
 import { type LogEntry } from './history.ts';
+import { type Stamp } from './stamps.ts';
 import { migrations } from './migrations.ts';
 import type { Bed, Cover, Garden, Look, Lot, Note, Planting, Recipe, WeatherYear } from './types.ts';
 
@@ -26,6 +27,7 @@ export class KilimDatabase extends Dexie {
   recipes!: Table<Recipe, string>;
   drafts!: Table<Draft, string>;
   log!: Table<LogEntry, number>;
+  stamps!: Table<Stamp, string>;
 
   constructor(name = 'kilim') {
     // Strict: a write that is reported done is on the disk, and outlives a flat battery.

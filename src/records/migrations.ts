@@ -46,4 +46,6 @@ export const migrations: Migration[] = [
   },
   { version: 4, stores: {}, upgrade: rowsTo(4) },
   { version: 5, stores: {}, upgrade: rowsTo(5) },
+  // Who wrote each field last, and when: begins empty, for what was written before no word is known.
+  { version: 6, stores: { stamps: 'id, gardenId' }, upgrade: rowsTo(6) },
 ];

@@ -11,6 +11,7 @@ import {
   type Hands,
   putCover,
   readGarden,
+  readKept,
   saveBeds,
   saveCover,
   saveGarden,
@@ -48,13 +49,13 @@ async function demo(name = 'north-shore') {
 describe('garden file', () => {
   test.each(['north-shore', 'two-gums'])('%s goes out, is wiped, and comes back identical', async (name) => {
     const contents = await demo(name);
-    const out = writeGardenFile((await readGarden(db, contents.garden.id))!);
+    const out = writeGardenFile((await readKept(db, contents.garden.id))!);
     await wipeGarden(hands, contents.garden.id);
     expect(await readGarden(db, contents.garden.id)).toBeUndefined();
     const again = readGardenFile(out);
     if (!again.ok) throw new Error(again.failure.code);
     await bringBack(db, again.value);
-    expect(writeGardenFile((await readGarden(db, contents.garden.id))!)).toBe(out);
+    expect(writeGardenFile((await readKept(db, contents.garden.id))!)).toBe(out);
   });
   test.each([
     ['not json', 'file-not-json'],
@@ -193,7 +194,7 @@ describe('verbs', () => {
     const now = new KilimDatabase('frozen-v1');
     const garden = await readGarden(now, 'g1');
     expect(garden?.beds).toHaveLength(1);
-    expect(readGardenFile(writeGardenFile(garden!)).ok).toBe(true);
+    expect(readGardenFile(writeGardenFile({ ...garden!, stamps: [] })).ok).toBe(true);
     now.close();
     await Dexie.delete('frozen-v1');
   });

@@ -1,14 +1,12 @@
 import { z } from 'zod';
+import { isIsoDate } from '../core/calendar/day.ts';
 import { TROUBLES } from '../core/choose/troubles.ts';
 
 // The content security policy forbids code from text, which Zod would otherwise use for speed.
 z.config({ jitless: true });
 
 /** Record types. Dates are ISO (yyyy-mm-dd), sizes metres, weights grams, temperatures °C. Every record but Garden belongs to a garden. */
-const isoDate = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}$/)
-  .refine((s) => new Date(`${s}T00:00:00Z`).toISOString().slice(0, 10) === s, 'no such day');
+const isoDate = z.string().refine(isIsoDate, 'no such day');
 const id = z.string().min(1).max(80);
 const share = z.number().min(0).max(1);
 const monthly = z.array(z.number()).length(12);
@@ -89,7 +87,12 @@ export const bedSchema = z.object({
   /** Whole area; for a rectangle width times length. What stands in it is taken off when seed is weighed. */
   area_m2: z.number().positive().max(100_000),
   /** Ring of x, y in metres for beds that are not rectangles. */
-  ring: z.array(z.tuple([z.number(), z.number()])).nullable(),
+  ring: z
+    .array(z.tuple([z.number(), z.number()]))
+    .max(2000)
+    .nullable(),
+  /** Where the first corner of the ring lies on the earth, longitude and latitude in degrees (WGS 84), when a file told. */
+  place: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
   soil: soilSchema,
   /** Raised edges that machines and rollers cannot cross. */
   edged: z.boolean(),

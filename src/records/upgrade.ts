@@ -4,6 +4,7 @@
  * own seeding rate against the usual.
  * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
  * Form 4: hard seed that the germination of a sowing counts.
+ * Form 6: where a bed lies on the earth; who wrote each field last and when, kept beside the records.
  * Form 5: waterings after sowing, what was predicted for a cover and the plans it had before; crowns counted in a look, and its members one by one.
  */
 type Row = Record<string, unknown>;
@@ -39,13 +40,18 @@ const TO_FORM_5: Record<string, (row: Row) => Row> = {
   looks: (l) => ({ crowns: null, members: [], ...l }),
 };
 
+const TO_FORM_6: Record<string, (row: Row) => Row> = {
+  beds: (b) => ({ place: null, ...b }),
+};
+
 const STEPS: Record<number, Record<string, (row: Row) => Row>> = {
   2: TO_FORM_2,
   3: TO_FORM_3,
   4: TO_FORM_4,
   5: TO_FORM_5,
+  6: TO_FORM_6,
 };
-export const NEWEST_FORM = 5;
+export const NEWEST_FORM = 6;
 
 /** One row of `table`, brought from form `from` to form `to`. */
 export function upgradeRow(table: string, row: Row, from: number, to = NEWEST_FORM): Row {

@@ -1,6 +1,7 @@
 import { type Result, fail, ok } from '../core/result/result.ts';
 import { type KilimDatabase } from './db.ts';
 import { type AnyRecord, type Change, type LogEntry } from './history.ts';
+import { changedFields, same, type Stamp, stamped, stampId, type Word } from './stamps.ts';
 import { type TableName, schemas, TABLES } from './types.ts';
 
 /** What a verb wants to be true afterwards: a record to put, or an id to take away. */
@@ -12,6 +13,10 @@ export interface WriteMeta {
   label: string;
   /** Now, as the caller's clock tells it. */
   at: string;
+  /** The device that writes; it tells words of the same moment apart. */
+  by?: string;
+  /** Words on fields that are to stand as they are, where two histories have become one. */
+  stamps?: Stamp[];
 }
 
 /** Undo keeps this many writes per garden. */
@@ -35,7 +40,7 @@ export async function writeFrom(
 ): Promise<Result<LogEntry>> {
   let refused: Result<never> | undefined;
   try {
-    const entry = await db.transaction('rw', [...TABLES.map((t) => db.table(t)), db.log], async (tx) => {
+    const entry = await db.transaction('rw', everything(db), async (tx) => {
       const wishes = await make();
       refused = wishes.ok ? invalid(wishes.value) : wishes;
       if (refused || !wishes.ok) return tx.abort();
@@ -45,6 +50,20 @@ export async function writeFrom(
   } catch (error) {
     return refused ?? storageFailure(error);
   }
+}
+
+const everything = (db: KilimDatabase) => [...TABLES.map((t) => db.table(t)), db.log, db.stamps];
+const HERE = 'here';
+
+/** Puts the word of a write on every field that it changed. */
+async function stamp(db: KilimDatabase, gardenId: string, changes: Change[], word: Word): Promise<void> {
+  const known = await db.stamps.bulkGet(changes.map((c) => stampId(c.table, c.id)));
+  const now = new Map(known.flatMap((s) => (s ? [[s.id, s] as const] : [])));
+  for (const c of changes) {
+    const next = stamped(now.get(stampId(c.table, c.id)), c, gardenId, word);
+    now.set(next.id, next);
+  }
+  await db.stamps.bulkPut([...now.values()]);
 }
 
 function invalid(wishes: Wish[]): Result<never> | undefined {
@@ -69,9 +88,12 @@ async function put(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<
     else await db.table(w.table).delete(id);
     changes.push({ table: w.table, id, before, after });
   }
+  const { stamps, ...said } = meta;
+  if (stamps) await db.stamps.bulkPut(stamps);
+  else await stamp(db, meta.gardenId, changes, { at: meta.at, by: meta.by ?? HERE });
   // A new write forgets what had been undone: there is one line of history.
   await db.log.where({ gardenId: meta.gardenId, undone: 1 }).delete();
-  const entry: LogEntry = { ...meta, changes, undone: 0 };
+  const entry: LogEntry = { ...said, changes, undone: 0 };
   entry.seq = await db.log.add(entry);
   const old = await db.log.where({ gardenId: meta.gardenId }).count();
   if (old > KEPT_WRITES)
@@ -82,31 +104,72 @@ async function put(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<
   return entry;
 }
 
+/** A write that was taken back or done again, and the fields that stayed as they are since somebody wrote a newer word there. */
+export interface Turned extends LogEntry {
+  stayed: string[];
+}
+
+/** Who takes back, and when. */
+interface Turning {
+  at?: string;
+  by?: string;
+}
+
 /** Takes back the last write of a garden that has not been taken back. `nothing-to-undo` when there is none. */
-export const undo = (db: KilimDatabase, gardenId: string): Promise<Result<LogEntry>> => turn(db, gardenId, 0);
+export const undo = (db: KilimDatabase, gardenId: string, who: Turning = {}): Promise<Result<Turned>> =>
+  turn(db, gardenId, 0, who);
 
 /** Does again the earliest write that was taken back. `nothing-to-redo` when there is none. */
-export const redo = (db: KilimDatabase, gardenId: string): Promise<Result<LogEntry>> => turn(db, gardenId, 1);
+export const redo = (db: KilimDatabase, gardenId: string, who: Turning = {}): Promise<Result<Turned>> =>
+  turn(db, gardenId, 1, who);
 
-async function turn(db: KilimDatabase, gardenId: string, undone: 0 | 1): Promise<Result<LogEntry>> {
+async function turn(
+  db: KilimDatabase,
+  gardenId: string,
+  undone: 0 | 1,
+  { at = new Date().toISOString(), by = HERE }: Turning,
+): Promise<Result<Turned>> {
   try {
-    const entry = await db.transaction('rw', [...TABLES.map((t) => db.table(t)), db.log], async () => {
+    const entry = await db.transaction('rw', everything(db), async () => {
       const line = db.log.where({ gardenId, undone });
       const found = undone === 0 ? await line.last() : await line.first();
       if (!found) return null;
+      const stayed: string[] = [];
+      const made: Change[] = [];
       const changes = undone === 0 ? [...found.changes].reverse() : found.changes;
       for (const c of changes) {
-        const target = undone === 0 ? c.before : c.after;
-        if (target) await db.table(c.table).put(target);
+        const [from, to] = undone === 0 ? [c.after, c.before] : [c.before, c.after];
+        const stands = ((await db.table(c.table).get(c.id)) as AnyRecord | undefined) ?? null;
+        const next = turned(stands, from, to, stayed);
+        if (next) await db.table(c.table).put(next);
         else await db.table(c.table).delete(c.id);
+        made.push({ table: c.table, id: c.id, before: stands, after: next });
       }
+      await stamp(db, gardenId, made, { at, by });
       await db.log.update(found.seq!, { undone: undone === 0 ? 1 : 0 });
-      return found;
+      return { ...found, stayed };
     });
     return entry ? ok(entry) : fail(undone === 0 ? 'nothing-to-undo' : 'nothing-to-redo');
   } catch (error) {
     return storageFailure(error);
   }
+}
+
+/** A record turned from one state to another, but for fields that no longer hold what the write had put there. */
+function turned(
+  stands: AnyRecord | null,
+  from: AnyRecord | null,
+  to: AnyRecord | null,
+  stayed: string[],
+): AnyRecord | null {
+  if (!stands || !from || !to) return to;
+  const [now, was, wanted] = [stands, from, to] as unknown as Record<string, unknown>[];
+  const next = { ...now! };
+  for (const f of new Set(changedFields(from, to).map((k) => k.split('.')[0]!))) {
+    if (same(now![f], was![f])) next[f] = wanted![f];
+    else stayed.push(f);
+  }
+  return next as unknown as AnyRecord;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { LARGEST, textOf } from '../records/files/bytes.ts';
 import { useState } from 'react';
 import { isoOf } from '../core/calendar/day.ts';
 import { type ObservedDay } from '../core/weather/generate.ts';
@@ -13,6 +14,7 @@ import { failureWords } from '../ui/failureWords.ts';
 import { Field } from '../ui/parts.tsx';
 
 const WHY: Record<BadRow['why'], string> = {
+  swapped: 'the lowest is above the highest',
   date: 'date not read',
   temperature: 'a temperature is missing',
   range: 'a value no weather has',
@@ -34,7 +36,8 @@ export function WeatherFile({ onDays, hint }: { onDays(days: ObservedDay[] | nul
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
-    const t = readTable(await file.text());
+    const text = await textOf(file, LARGEST.table);
+    const t = text.ok ? readTable(text.value) : text;
     if (!t.ok) {
       setTable(null);
       onDays(null);

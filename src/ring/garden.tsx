@@ -7,11 +7,28 @@ import { KilimDatabase } from '../records/db.ts';
 import { isOutdated } from '../records/trouble.ts';
 import { type GardenContents, type Hands, readGarden } from '../records/verbs/verbs.ts';
 
+const DEVICE_KEY = 'kilim.device';
+
+/** A name of its own for this browser, so that the words of a phone and a laptop can be told apart. */
+function thisDevice(): string {
+  try {
+    const known = localStorage.getItem(DEVICE_KEY);
+    if (known) return known;
+    const made = crypto.randomUUID();
+    localStorage.setItem(DEVICE_KEY, made);
+    return made;
+  } catch {
+    // Storage is denied: the words of this visit still have a name.
+    return crypto.randomUUID();
+  }
+}
+
 /** The thin ring between records and React: one database, one clock, the garden that is open. */
 export const hands: Hands = {
   db: new KilimDatabase(),
   now: () => new Date().toISOString(),
   newId: () => crypto.randomUUID(),
+  device: thisDevice(),
 };
 
 /** Local calendar day; the season clock of a garden outranks it. */

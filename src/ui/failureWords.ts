@@ -57,6 +57,8 @@ export function failureWords(f: Failure): string {
       return `The size in ${f.where} cannot be read (${v('given')}). No bed was added. Write for example 1.2 m x 8 m, then bring the file in again.`;
     case 'bed-name':
       return `The bed in ${f.where} has no name. No bed was added; give each bed a name.`;
+    case 'bed-name-long':
+      return `A name in ${f.where} is longer than ${v('most')} letters. No bed was added; shorten it.`;
     case 'bed-twice':
       return `The name "${v('name')}" in ${f.where} is there twice. No bed was added; make names different.`;
     case 'bed-area':
@@ -100,10 +102,14 @@ export function failureWords(f: Failure): string {
     case 'file-not-json':
     case 'file-not-garden':
       return 'This is not a Kilim garden file. Choose the .json file that Kilim exported. Nothing was changed.';
+    case 'file-version':
+      return `The file does not say which form it is of (${v('version')} is no counting number). Nothing was changed; choose a file that Kilim exported.`;
+    case 'file-unreadable':
+      return 'The browser could not read this file, perhaps it was moved or the medium was taken out. Nothing was changed; choose it again.';
     case 'file-newer':
       return `This file was made by a newer Kilim (form ${v('version')}, known here ${v('known')}). Update Kilim first. Nothing was changed.`;
     case 'file-too-large':
-      return 'This file is too large to be a garden. Nothing was changed.';
+      return `This file is larger than anything that belongs here (${Math.ceil(Number(v('bytes')) / 1e6)} MB, at most ${Math.floor(Number(v('most')) / 1e6)} MB). It was not read, and nothing was changed.`;
     case 'file-invalid':
       return `The file is damaged at ${f.where}: ${v('problem')}. Nothing was changed; try an earlier copy.`;
     case 'file-broken-link':

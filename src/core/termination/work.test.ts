@@ -351,12 +351,12 @@ describe('what was seen', () => {
       YEARS,
       7,
     );
-    const how = ending(mustard, [['dig', 0]]);
+    const how = ending(mustard, [['cut', 0]]);
     const d = at('2027-04-05');
     const uncut = growPlan(mustard, cold, YEARS);
     const dug = growPlan(mustard, cold, YEARS, undefined, (y) =>
       workOf(
-        [done('dig', '2027-04-05')],
+        [done('cut', '2027-04-05')],
         { members: mustard.members, soil: mustard.soil, cap_d: Infinity },
         cold.seasons[y]!,
         cold.variations[y]!,

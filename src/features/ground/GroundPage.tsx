@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { type Failure } from '../../core/result/result.ts';
 import { parseSize_m } from '../../core/units/length.ts';
 import { showAreaImperial, showAreaMetric, showLength } from '../../core/units/show.ts';
+import { LARGEST, textOf } from '../../records/files/bytes.ts';
 import { type ReadBed, bedsFromCsv, bedsFromGeoJson } from '../../records/files/bedsFile.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { removeBed, saveBeds, saveGarden } from '../../records/verbs/verbs.ts';
@@ -49,7 +50,15 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
     setProblem('');
     const { width_m, length_m } = parsed.value;
     const bed = bedOf(
-      { name: name.trim(), block: '', width_m, length_m, area_m2: width_m * length_m, ring: null },
+      {
+        name: name.trim(),
+        block: '',
+        width_m,
+        length_m,
+        area_m2: width_m * length_m,
+        ring: null,
+        place: null,
+      },
       beds.length,
     );
     if (await run(saveBeds(hands, [bed]))) {
@@ -59,8 +68,11 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
   }
   async function bring(file: File | undefined) {
     if (!file) return;
-    const text = await file.text();
-    const read = /\.(geo)?json$/i.test(file.name) ? bedsFromGeoJson(text) : bedsFromCsv(text, unit);
+    const text = await textOf(file, LARGEST.table);
+    if (!text.ok) return tell(text.failure);
+    const read = /\.(geo)?json$/i.test(file.name)
+      ? bedsFromGeoJson(text.value)
+      : bedsFromCsv(text.value, unit);
     if (!read.ok) return tell(read.failure);
     const taken = read.value.find((b) => beds.some((x) => x.name === b.name));
     if (taken)

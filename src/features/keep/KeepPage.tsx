@@ -2,10 +2,13 @@ import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { jobsOf } from '../../core/jobs/jobs.ts';
 import { type Failure } from '../../core/result/result.ts';
-import { bringBack, readGardenFile, writeGardenFile } from '../../records/files/gardenFile.ts';
+import { bedsToGeoJson } from '../../records/files/bedsFile.ts';
+import { writeGardenFile } from '../../records/files/gardenFile.ts';
 import { journalCsv } from '../../records/files/journalCsv.ts';
-import { readGarden, wipeGarden } from '../../records/verbs/verbs.ts';
+import { readKept, wipeGarden } from '../../records/verbs/verbs.ts';
+import { BringBack } from '../../ring/BringBack.tsx';
 import { useGarden } from '../../ring/garden.tsx';
+import { GardenList } from '../../ring/GardenList.tsx';
 import { happenings, jobWords } from '../../ring/journal.ts';
 import { Field, Page } from '../../ui/parts.tsx';
 
@@ -36,7 +39,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
     setTimeout(() => URL.revokeObjectURL(url), 10_000);
   }
   async function exportGarden() {
-    const contents = await readGarden(hands.db, garden.id);
+    const contents = await readKept(hands.db, garden.id);
     if (contents) save(`${stem}.kilim.json`, 'application/json', writeGardenFile(contents));
   }
   async function exportJobs() {
@@ -57,14 +60,8 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
     }));
     save(`${stem}-journal.csv`, 'text/csv', journalCsv(lines));
   }
-  async function bring(file: File | undefined) {
-    if (!file) return;
-    const read = readGardenFile(await file.text());
-    if (!read.ok) return tell(read.failure);
-    const put = await bringBack(hands.db, read.value);
-    if (!put.ok) return tell(put.failure);
-    say(`${read.value.garden.name} is back.`);
-    onOpen(read.value.garden.id);
+  function exportBeds() {
+    save(`${stem}-beds.geojson`, 'application/geo+json', bedsToGeoJson(ring.beds));
   }
   async function wipe() {
     const gone = await wipeGarden(hands, garden.id);
@@ -89,21 +86,19 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
             <button type="button" className="btn" onClick={exportJournal}>
               The journal as CSV
             </button>
+            <button type="button" className="btn" onClick={exportBeds}>
+              The beds as GeoJSON
+            </button>
           </div>
         </section>
         <section>
           <h2 className="font-display text-xl font-bold">Bring back</h2>
-          <Field label="A garden file" hint="A garden with the same identity is replaced; others stay.">
-            {(id) => (
-              <input
-                id={id}
-                type="file"
-                accept=".json"
-                className="file-input"
-                onChange={(e) => void bring(e.target.files?.[0])}
-              />
-            )}
-          </Field>
+          <BringBack
+            done={(id, said) => {
+              say(said);
+              onOpen(id);
+            }}
+          />
           <p className="mt-3 flex flex-wrap gap-x-5">
             <a className="underline" href="/open-demo/north-shore">
               Open the demo garden North Shore
@@ -116,6 +111,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
             </a>
           </p>
         </section>
+        <GardenList openId={garden.id} open={onOpen} gone={onWiped} tell={tell} />
         <section>
           <h2 className="font-display text-madder text-xl font-bold">Wipe</h2>
           <Field

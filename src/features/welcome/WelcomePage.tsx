@@ -2,7 +2,9 @@ import { useState } from 'react';
 import { kit } from '../../catalogue/catalogue.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { METRIC, IMPERIAL } from '../../core/units/show.ts';
+import { BringBack } from '../../ring/BringBack.tsx';
 import { hands, realToday } from '../../ring/garden.tsx';
+import { GardenList } from '../../ring/GardenList.tsx';
 import { weatherYears } from '../../records/files/weatherCsv.ts';
 import { makeGarden } from '../../records/verbs/verbs.ts';
 import { failureWords } from '../../ui/failureWords.ts';
@@ -13,12 +15,16 @@ import { ClimateFields } from './ClimateFields.tsx';
 import { useClimate } from './useClimate.ts';
 
 interface Props {
+  openId: string | null;
   onMade(gardenId: string): void;
   onDemo(name: string): void;
+  /** The open garden was put away. */
+  onGone(): void;
   tell(f: Failure): void;
+  say(text: string): void;
 }
 /** First screen: a garden from four questions, a climate pattern or a weather file; or a demo garden. */
-export default function WelcomePage({ onMade, onDemo, tell }: Props) {
+export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say }: Props) {
   const [name, setName] = useState('');
   const [imperial, setImperial] = useState(false);
   const climate = useClimate(imperial);
@@ -119,13 +125,25 @@ export default function WelcomePage({ onMade, onDemo, tell }: Props) {
           </button>
         </form>
         <aside className="border-linen lg:border-l lg:pl-6">
+          <div className="mb-6 empty:hidden">
+            <GardenList openId={openId} open={onMade} gone={onGone} tell={tell} />
+          </div>
+          <h2 className="font-display text-xl font-bold">Bring a garden back</h2>
+          <div className="mt-1 mb-6">
+            <BringBack
+              done={(id, said) => {
+                say(said);
+                onMade(id);
+              }}
+            />
+          </div>
           <h2 className="font-display text-xl font-bold">Or look around first</h2>
           <p className="mt-1">Two invented gardens, with a pretended date you can move.</p>
           <div className="mt-3 flex flex-col items-start gap-3">
-            <button type="button" className="btn" onClick={() => onDemo('north-shore')}>
+            <button type="button" className="btn h-auto py-2 text-left" onClick={() => onDemo('north-shore')}>
               Open North Shore, a market garden
             </button>
-            <button type="button" className="btn" onClick={() => onDemo('two-gums')}>
+            <button type="button" className="btn h-auto py-2 text-left" onClick={() => onDemo('two-gums')}>
               Open Two Gums, a home garden in the south
             </button>
           </div>

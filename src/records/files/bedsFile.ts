@@ -12,6 +12,8 @@ export interface ReadBed {
   length_m: number | null;
   area_m2: number;
   ring: [number, number][] | null;
+  /** Longitude and latitude of the ring's first corner, where the file tells. */
+  place: [number, number] | null;
 }
 
 const MOST_BEDS = 500;
@@ -39,8 +41,8 @@ export function bedsFromCsv(text: string, defaultUnit: 'm' | 'ft'): Result<ReadB
   for (const [i, row] of table.value.rows.entries()) {
     const where = `line ${i + 2}`;
     const title = (row[name] ?? '').trim();
-    if (!title) return fail('bed-name', where);
-    if (beds.some((b) => b.name === title)) return fail('bed-twice', where, { name: title });
+    const named = namedRight(title, (row[block] ?? '').trim(), where, beds);
+    if (!named.ok) return named;
     const read =
       size >= 0
         ? parseSize_m(row[size] ?? '', defaultUnit)
@@ -50,13 +52,16 @@ export function bedsFromCsv(text: string, defaultUnit: 'm' | 'ft'): Result<ReadB
         given: size >= 0 ? (row[size] ?? '') : `${row[width]} × ${row[length]}`,
       });
     const { width_m, length_m } = read.value;
+    const m2 = width_m * length_m;
+    if (!(m2 > SMALLEST_M2 && m2 < LARGEST_M2)) return fail('bed-area', where, { m2: Math.round(m2) });
     beds.push({
       name: title,
       block: (row[block] ?? '').trim(),
       width_m,
       length_m,
-      area_m2: width_m * length_m,
+      area_m2: m2,
       ring: null,
+      place: null,
     });
   }
   return ok(beds);
@@ -73,10 +78,29 @@ function parsePair(
   return l.ok ? ok({ width_m: w.value, length_m: l.value }) : l;
 }
 
+const SMALLEST_M2 = 0.05;
+const LARGEST_M2 = 100_000;
+const LONGEST_NAME = 60;
+
+/** A bed has a name of its own, short enough for its label. */
+function namedRight(name: string, block: string, where: string, before: ReadBed[]): Result<true> {
+  if (!name) return fail('bed-name', where);
+  if (name.length > LONGEST_NAME || block.length > LONGEST_NAME)
+    return fail('bed-name-long', where, { most: LONGEST_NAME });
+  return before.some((b) => b.name === name) ? fail('bed-twice', where, { name }) : ok(true);
+}
+
 /** Metres per degree of latitude; longitude shrinks with the cosine. Good to a part in a thousand over a garden. */
 const METRES_PER_DEGREE = 111_320;
+const MOST_CORNERS = 2000;
+const eastOf = (latitude_deg: number): number => METRES_PER_DEGREE * Math.cos((latitude_deg * Math.PI) / 180);
 
-/** Beds from a GeoJSON FeatureCollection of polygons (WGS 84); `properties.name` and `properties.block` are used. */
+type Properties = Record<string, unknown> | null | undefined;
+
+/**
+ * Beds from a GeoJSON FeatureCollection (WGS 84): polygons with their place, or, without a geometry, the width and length in their properties. Names and
+ * blocks are properties too. All or nothing: fails with the first feature that cannot be read, naming it.
+ */
 export function bedsFromGeoJson(text: string): Result<ReadBed[]> {
   let raw: unknown;
   try {
@@ -84,31 +108,75 @@ export function bedsFromGeoJson(text: string): Result<ReadBed[]> {
   } catch {
     return fail('geojson-unreadable');
   }
-  const features = (raw as { features?: unknown[] } | null)?.features;
+  const features = (raw as { features?: unknown } | null)?.features;
   if (!Array.isArray(features) || features.length === 0) return fail('geojson-no-features');
   if (features.length > MOST_BEDS)
     return fail('beds-too-many', undefined, { rows: features.length, most: MOST_BEDS });
   const beds: ReadBed[] = [];
   for (const [i, f] of features.entries()) {
-    const feature = f as Feature<Polygon, { name?: unknown; block?: unknown } | null>;
-    const outer = feature?.geometry?.type === 'Polygon' ? feature.geometry.coordinates?.[0] : undefined;
-    const sound =
-      Array.isArray(outer) &&
-      outer.length >= 4 &&
-      outer.every((p) => Array.isArray(p) && p.slice(0, 2).every(Number.isFinite));
-    if (!sound) return fail('geojson-shape', `feature ${i + 1}`);
-    const m2 = area(feature);
-    if (!(m2 > 0.05 && m2 < 100_000)) return fail('bed-area', `feature ${i + 1}`, { m2: Math.round(m2) });
-    const [x0, y0] = outer[0] as [number, number];
-    const east = METRES_PER_DEGREE * Math.cos((y0 * Math.PI) / 180);
-    beds.push({
-      name: String(feature.properties?.name ?? i + 1).slice(0, 60),
-      block: String(feature.properties?.block ?? '').slice(0, 60),
-      width_m: null,
-      length_m: null,
-      area_m2: m2,
-      ring: outer.map((p) => [(p[0]! - x0) * east, (p[1]! - y0) * METRES_PER_DEGREE]),
-    });
+    const where = `feature ${i + 1}`;
+    const feature = f as Feature<Polygon | null, Properties> | null;
+    const properties = (typeof feature === 'object' && feature?.properties) || {};
+    const name = wordOf(properties.name) || String(i + 1);
+    const block = wordOf(properties.block);
+    const named = namedRight(name, block, where, beds);
+    if (!named.ok) return named;
+    const shape =
+      feature && feature.geometry === null ? unplaced(properties, where) : placed(feature?.geometry, where);
+    if (!shape.ok) return shape;
+    beds.push({ name, block, ...shape.value });
   }
   return ok(beds);
+}
+
+const wordOf = (x: unknown): string =>
+  typeof x === 'string' || typeof x === 'number' ? String(x).trim() : '';
+
+type Shape = Omit<ReadBed, 'name' | 'block'>;
+
+/** A bed that is known by its sides alone. */
+function unplaced(properties: Record<string, unknown>, where: string): Result<Shape> {
+  const { width_m, length_m } = properties;
+  const side = (x: unknown): x is number => typeof x === 'number' && x >= 0.1 && x <= 500;
+  if (!side(width_m) || !side(length_m)) return fail('geojson-shape', where);
+  return ok({ width_m, length_m, area_m2: width_m * length_m, ring: null, place: null });
+}
+
+function placed(geometry: unknown, where: string): Result<Shape> {
+  const polygon = geometry as { type?: unknown; coordinates?: unknown } | null | undefined;
+  const outer =
+    polygon?.type === 'Polygon' && Array.isArray(polygon.coordinates) ? polygon.coordinates[0] : null;
+  const corner = (p: unknown): p is [number, number] =>
+    Array.isArray(p) && Math.abs(p[0]) <= 180 && Math.abs(p[1]) <= 90 && p.slice(0, 2).every(Number.isFinite);
+  if (!Array.isArray(outer) || outer.length < 4 || outer.length > MOST_CORNERS || !outer.every(corner))
+    return fail('geojson-shape', where);
+  const m2 = area({ type: 'Polygon', coordinates: [outer] });
+  if (!(m2 > SMALLEST_M2 && m2 < LARGEST_M2)) return fail('bed-area', where, { m2: Math.round(m2) });
+  const [x0, y0] = outer[0]!;
+  const east = eastOf(y0);
+  return ok({
+    width_m: null,
+    length_m: null,
+    area_m2: m2,
+    ring: outer.map((p) => [(p[0] - x0) * east, (p[1] - y0) * METRES_PER_DEGREE]),
+    place: [x0, y0],
+  });
+}
+
+/** Beds as a GeoJSON FeatureCollection: with their outline where it is known where they lie, else without a geometry and with their sides. */
+export function bedsToGeoJson(beds: readonly ReadBed[]): string {
+  const feature = (b: ReadBed) => {
+    const { name, block, width_m, length_m, area_m2, ring, place } = b;
+    const geometry =
+      ring && place
+        ? {
+            type: 'Polygon',
+            coordinates: [
+              ring.map(([x, y]) => [place[0] + x / eastOf(place[1]), place[1] + y / METRES_PER_DEGREE]),
+            ],
+          }
+        : null;
+    return { type: 'Feature', properties: { name, block, width_m, length_m, area_m2 }, geometry };
+  };
+  return JSON.stringify({ type: 'FeatureCollection', features: beds.map(feature) }, null, 1);
 }

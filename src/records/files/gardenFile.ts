@@ -15,16 +15,18 @@ import {
 } from '../types.ts';
 import { NEWEST_FORM, upgradeRow } from '../upgrade.ts';
 import { storageFailure } from '../write.ts';
-import { type GardenContents } from '../verbs/verbs.ts';
+import { type Kept } from '../verbs/verbs.ts';
+import { withoutLoosePointers } from '../references.ts';
+import { type Stamp, stampSchema } from '../stamps.ts';
+import { LARGEST } from './bytes.ts';
+import { problemOf } from './problem.ts';
+import { soundGarden } from './sound.ts';
 
 /**
  * The garden file: one JSON document, described in docs/garden-file.md. `kilim` names the format, `version` its form; readers
  * accept every version up to their own and bring older ones forward.
  */
 export const FILE_VERSION = NEWEST_FORM;
-/** A garden of sixty beds over ten years is under 3 MB; beyond this the file is not a garden. */
-const LARGEST_BYTES = 64_000_000;
-
 const fileSchema = z.object({
   kilim: z.literal('garden'),
   version: z.number().int().min(1),
@@ -37,20 +39,35 @@ const fileSchema = z.object({
   weather: z.array(weatherYearSchema),
   lots: z.array(lotSchema),
   recipes: z.array(recipeSchema),
+  /** Who wrote each field last, and when. */
+  history: z.array(stampSchema),
 });
 
-export function writeGardenFile(contents: GardenContents): string {
-  // Through the schema, so that fields always stand in one order: the same garden gives the same bytes.
-  return JSON.stringify(fileSchema.parse({ kilim: 'garden', version: FILE_VERSION, ...contents }), null, 1);
+/** A garden of sixty beds over ten years is under 3 MB. */
+export function writeGardenFile({ stamps, ...contents }: Kept): string {
+  const file = { kilim: 'garden', version: FILE_VERSION, ...contents, history: inOrder(stamps) };
+  // Through the schema, so that fields always stand in one order: the same garden gives the same bytes. What an older Kilim let in goes out as it is:
+  // a copy with a fault is better than none.
+  const sound = fileSchema.safeParse(file);
+  return JSON.stringify(sound.success ? sound.data : file, null, 1);
 }
+
+/** The history in one order, whichever order its words came in. */
+const inOrder = (stamps: Stamp[]): Stamp[] =>
+  stamps
+    .map((s) => ({
+      ...s,
+      fields: Object.fromEntries(Object.entries(s.fields).sort(([a], [b]) => (a < b ? -1 : 1))),
+    }))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /**
  * Reads a garden file. Nothing is stored here. Fails with `file-too-large`, `file-not-json`, `file-not-garden`, `file-newer`,
- * `file-invalid` (where names the place in the file) or `file-broken-link`.
+ * `file-version`, `file-invalid` (where names the place in the file) or `file-broken-link`.
  */
-export function readGardenFile(text: string): Result<GardenContents> {
-  if (text.length > LARGEST_BYTES)
-    return fail('file-too-large', undefined, { bytes: text.length, most: LARGEST_BYTES });
+export function readGardenFile(text: string): Result<Kept> {
+  if (text.length > LARGEST.garden)
+    return fail('file-too-large', undefined, { bytes: text.length, most: LARGEST.garden });
   let raw: unknown;
   try {
     raw = JSON.parse(text);
@@ -60,20 +77,27 @@ export function readGardenFile(text: string): Result<GardenContents> {
   if (typeof raw !== 'object' || raw === null || (raw as { kilim?: unknown }).kilim !== 'garden')
     return fail('file-not-garden');
   const version = (raw as { version?: unknown }).version;
-  if (typeof version === 'number' && version > FILE_VERSION)
-    return fail('file-newer', undefined, { version, known: FILE_VERSION });
-  const parsed = fileSchema.safeParse(broughtForward(raw as Record<string, unknown>));
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return fail('file-version', undefined, { version: JSON.stringify(version ?? null).slice(0, 40) });
+  if (version > FILE_VERSION) return fail('file-newer', undefined, { version, known: FILE_VERSION });
+  const parsed = fileSchema.safeParse(broughtForward(raw as Record<string, unknown>, version));
   if (!parsed.success) {
     const issue = parsed.error.issues[0]!;
-    return fail('file-invalid', issue.path.join(' › '), { problem: issue.message });
+    return fail('file-invalid', issue.path.join(' › ') || 'the top', { problem: problemOf(issue) });
   }
-  const { garden, beds, plantings, covers, looks, notes, weather, lots, recipes } = parsed.data;
-  return linked({ garden, beds, plantings, covers, looks, notes, weather, lots, recipes });
+  const { garden, beds, plantings, covers, looks, notes, weather, lots, recipes, history } = parsed.data;
+  const contents = { garden, beds, plantings, covers, looks, notes, weather, lots, recipes };
+  const sound = soundGarden(contents);
+  if (!sound.ok) return sound;
+  // A pointer to what has been taken away since is no damage.
+  return ok({
+    ...withoutLoosePointers(contents),
+    stamps: history.filter((s) => s.gardenId === garden.id),
+  });
 }
 
 /** An older file in today's form; anything that is not where it belongs is left for the schema to name. */
-function broughtForward(raw: Record<string, unknown>): Record<string, unknown> {
-  const from = typeof raw.version === 'number' ? raw.version : FILE_VERSION;
+function broughtForward(raw: Record<string, unknown>, from: number): Record<string, unknown> {
   if (from >= FILE_VERSION) return raw;
   const isRow = (r: unknown): r is Record<string, unknown> => typeof r === 'object' && r !== null;
   const row = (table: string, r: unknown) => (isRow(r) ? upgradeRow(table, r, from) : r);
@@ -84,37 +108,29 @@ function broughtForward(raw: Record<string, unknown>): Record<string, unknown> {
     // Tables of later forms begin empty.
     lots: raw.lots ?? [],
     recipes: raw.recipes ?? [],
+    history: [],
   };
   for (const table of OWNED)
     if (Array.isArray(raw[table])) out[table] = (raw[table] as unknown[]).map((r) => row(table, r));
   return out;
 }
 
-/** Every record must belong to this garden and name beds and covers that are in the file. */
-function linked(contents: GardenContents): Result<GardenContents> {
-  const beds = new Set(contents.beds.map((b) => b.id));
-  const covers = new Set(contents.covers.map((c) => c.id));
-  for (const table of OWNED)
-    for (const r of contents[table]) {
-      const lost =
-        r.gardenId !== contents.garden.id ||
-        ('bedId' in r && !beds.has(r.bedId)) ||
-        ('coverId' in r && !covers.has((r as { coverId: string }).coverId));
-      if (lost) return fail('file-broken-link', `${table} › ${r.id}`);
-    }
-  return ok(contents);
-}
-
 /** Puts a read garden into the database, in place of one of the same id. All or nothing. */
-export async function bringBack(db: KilimDatabase, contents: GardenContents): Promise<Result<true>> {
+export async function bringBack(db: KilimDatabase, { stamps, ...contents }: Kept): Promise<Result<true>> {
   try {
-    await db.transaction('rw', [db.gardens, ...OWNED.map((t) => db.table(t)), db.log], async () => {
-      const gardenId = contents.garden.id;
-      for (const t of OWNED) await db.table(t).where({ gardenId }).delete();
-      await db.log.where({ gardenId }).delete();
-      await db.gardens.put(contents.garden);
-      for (const t of OWNED) await db.table(t).bulkPut(contents[t]);
-    });
+    await db.transaction(
+      'rw',
+      [db.gardens, ...OWNED.map((t) => db.table(t)), db.log, db.stamps],
+      async () => {
+        const gardenId = contents.garden.id;
+        for (const t of OWNED) await db.table(t).where({ gardenId }).delete();
+        await db.log.where({ gardenId }).delete();
+        await db.stamps.where({ gardenId }).delete();
+        await db.stamps.bulkPut(stamps);
+        await db.gardens.put(contents.garden);
+        for (const t of OWNED) await db.table(t).bulkPut(contents[t]);
+      },
+    );
     return ok(true);
   } catch (error) {
     return storageFailure(error);

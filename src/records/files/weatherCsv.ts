@@ -82,7 +82,7 @@ function readDay(text: string, order: WeatherColumns['dateOrder']): number {
 /** A row that could not be used, by its line in the file. */
 export interface BadRow {
   line: number;
-  why: 'date' | 'temperature' | 'range' | 'twice';
+  why: 'date' | 'temperature' | 'range' | 'swapped' | 'twice';
 }
 
 /** Between the coldest and hottest air ever measured, with room for a poor thermometer. */
@@ -90,7 +90,22 @@ const COLDEST_C = -70;
 const HOTTEST_C = 60;
 const MOST_RAIN_MM = 700;
 
-/** Reads rows into days; rain left empty counts as none. Bad rows are listed, never guessed. Fails with `weather-columns` or `weather-no-days`. */
+const FIRST_DAY = dayOf('1900-01-01');
+const LAST_DAY = dayOf('2100-12-31');
+
+/** What stations write where nothing was measured. */
+const MISSING = /^(-|--|na|n\/a|nan|null|none|m|missing|[-+]?9{2,}(\.9+|\.0+)?)$/i;
+
+/** A figure of a cell, with a point or a comma; NaN where nothing was measured. */
+function numberIn(cell: string): number {
+  const text = cell.trim();
+  if (text === '' || (MISSING.test(text) && !/^[-+]?99$/.test(text))) return Number.NaN;
+  return /^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(text)
+    ? Number(text.replace(',', '.'))
+    : Number.NaN;
+}
+
+/** Reads rows into days; rain left empty counts as none. Bad rows are listed, never guessed. Fails with `weather-columns`, `weather-swapped` or `weather-no-days`. */
 export function readDays(
   table: CsvTable,
   columns: WeatherColumns,
@@ -103,20 +118,23 @@ export function readDays(
   table.rows.forEach((row, i) => {
     const line = i + 2;
     const day = readDay(row[columns.date] ?? '', columns.dateOrder);
-    if (Number.isNaN(day)) return void bad.push({ line, why: 'date' });
-    const number = (at: number) =>
-      (row[at] ?? '').trim() === '' ? Number.NaN : Number(row[at]!.replace(',', '.'));
+    if (Number.isNaN(day) || day < FIRST_DAY || day > LAST_DAY) return void bad.push({ line, why: 'date' });
+    const number = (at: number) => numberIn(row[at] ?? '');
     const tmin_c = toC(number(columns.tmin));
     const tmax_c = toC(number(columns.tmax));
     const rain = number(columns.rain);
     const rain_mm = Number.isNaN(rain) ? 0 : rain * (columns.rainUnit === 'in' ? 25.4 : 1);
     if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c)) return void bad.push({ line, why: 'temperature' });
-    if (tmin_c < COLDEST_C || tmax_c > HOTTEST_C || rain_mm < 0 || rain_mm > MOST_RAIN_MM)
+    const air = (c: number) => c >= COLDEST_C && c <= HOTTEST_C;
+    if (!air(tmin_c) || !air(tmax_c) || !(rain_mm >= 0 && rain_mm <= MOST_RAIN_MM))
       return void bad.push({ line, why: 'range' });
+    if (tmin_c > tmax_c) return void bad.push({ line, why: 'swapped' });
     if (seen.has(day)) return void bad.push({ line, why: 'twice' });
     seen.add(day);
     days.push({ day, tmin_c, tmax_c, rain_mm });
   });
+  const swapped = bad.filter((b) => b.why === 'swapped').length;
+  if (swapped > days.length) return fail('weather-swapped', undefined, { days: swapped });
   return days.length === 0
     ? fail('weather-no-days', undefined, { rows: table.rows.length })
     : ok({ days, bad });

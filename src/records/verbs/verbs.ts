@@ -12,6 +12,7 @@ import {
   type Planting,
   type WeatherYear,
 } from '../types.ts';
+import { type Stamp } from '../stamps.ts';
 import { type Wish, type WriteMeta, storageFailure, write } from '../write.ts';
 import { inOrder, noCoverOverlap, noOverlap } from './dates.ts';
 
@@ -20,6 +21,8 @@ export interface Hands {
   db: KilimDatabase;
   now(): string;
   newId(): string;
+  /** This device, as it is told apart from others of the same gardener. */
+  device?: string;
 }
 
 export type Done = Promise<Result<LogEntry>>;
@@ -29,6 +32,7 @@ export const meta = (hands: Hands, gardenId: string, verb: string, label: string
   verb,
   label,
   at: hands.now(),
+  by: hands.device,
 });
 
 const cropName = (p: Planting): string => findCrop(p.cropId)?.name ?? p.cropId;
@@ -222,7 +226,7 @@ export async function wipeGarden(hands: Hands, gardenId: string): Promise<Result
   try {
     await db.transaction(
       'rw',
-      [db.gardens, ...OWNED.map((t) => db.table(t)), db.log, db.drafts],
+      [db.gardens, ...OWNED.map((t) => db.table(t)), db.log, db.drafts, db.stamps],
       async () => {
         // Drafts carry the id of their garden or cover at the end of their own.
         const ends = [gardenId, ...(await db.covers.where({ gardenId }).primaryKeys())];
@@ -230,6 +234,7 @@ export async function wipeGarden(hands: Hands, gardenId: string): Promise<Result
         for (const t of OWNED) await db.table(t).where({ gardenId }).delete();
         await db.gardens.delete(gardenId);
         await db.log.where({ gardenId }).delete();
+        await db.stamps.where({ gardenId }).delete();
       },
     );
     return { ok: true, value: true };
@@ -248,5 +253,16 @@ export async function readGarden(db: KilimDatabase, gardenId: string): Promise<G
     return { garden, ...(out as Omit<GardenContents, 'garden'>) };
   });
 }
+
+/** A garden with the history of its fields, as it goes into a file. */
+export async function readKept(db: KilimDatabase, gardenId: string): Promise<Kept | undefined> {
+  return db.transaction('r', [db.gardens, ...OWNED.map((t) => db.table(t)), db.stamps], async () => {
+    const contents = await readGarden(db, gardenId);
+    return contents && { ...contents, stamps: await db.stamps.where({ gardenId }).sortBy('id') };
+  });
+}
+
+/** A garden with the history of its fields. */
+export type Kept = GardenContents & { stamps: Stamp[] };
 
 export type GardenContents = { garden: Garden } & { [T in (typeof OWNED)[number]]: RecordOf[T][] };

@@ -1,0 +1,272 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import Dexie from 'dexie';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { beside, takeIn } from './commands/keep.ts';
+import { logPass } from './commands/ending.ts';
+import { KilimDatabase } from './db.ts';
+import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
+import { merge } from './merge.ts';
+import { type Hands, type Kept, readKept, removeBed, saveBeds, saveGarden, saveNote } from './verbs/verbs.ts';
+import { redo, undo } from './write.ts';
+
+const read = readGardenFile(readFileSync('demo/two-gums.kilim.json', 'utf8'));
+if (!read.ok) throw new Error(read.failure.code);
+const base = read.value;
+const id = base.garden.id;
+
+/** A device with its own browser and clock. */
+class Device {
+  readonly db: KilimDatabase;
+  readonly hands: Hands;
+  minute = 0;
+  constructor(readonly name: string) {
+    this.db = new KilimDatabase(`merge-${name}-${++made}`);
+    let n = 0;
+    this.hands = {
+      db: this.db,
+      device: name,
+      now: () => new Date(Date.UTC(2027, 4, 5, 8, this.minute)).toISOString(),
+      newId: () => `${name}-${++n}`,
+    };
+  }
+  kept = async (): Promise<Kept> => (await readKept(this.db, id))!;
+}
+let made = 0;
+let phone: Device;
+let laptop: Device;
+
+beforeEach(async () => {
+  phone = new Device('phone');
+  laptop = new Device('laptop');
+  for (const d of [phone, laptop]) await bringBack(d.db, base);
+});
+afterEach(async () => {
+  for (const d of [phone, laptop]) {
+    d.db.close();
+    await Dexie.delete(d.db.name);
+  }
+});
+
+const bedNamed = async (d: Device, name: string) => (await d.kept()).beds.find((b) => b.name === name)!;
+
+describe('a phone and a laptop', () => {
+  test('what each wrote stays: other fields of one bed, notes of both, two steps of one plan', async () => {
+    phone.minute = 1;
+    await saveBeds(phone.hands, [{ ...(await bedNamed(phone, 'Gate')), note: 'stony' }]);
+    laptop.minute = 2;
+    await saveBeds(laptop.hands, [{ ...(await bedNamed(laptop, 'Gate')), shade: 'part' }]);
+    const note = (d: Device) => ({
+      id: `note-${d.name}`,
+      gardenId: id,
+      bedId: base.beds[0]!.id,
+      on: '2027-05-05',
+      text: d.name,
+    });
+    await saveNote(phone.hands, note(phone));
+    await saveNote(laptop.hands, note(laptop));
+    const cover = base.covers.find(
+      (c) => c.passes.length === 2 && c.passes.every((p) => !p.doneOn) && c.sownOn,
+    )!;
+    phone.minute = 3;
+    await logPass(phone.hands, cover, 0, '2027-09-30', 'cut');
+    laptop.minute = 4;
+    // Logged without the first being known here.
+    await logPass(laptop.hands, cover, 1, '2027-10-02', 'dig');
+    expect((await takeIn(laptop.hands, await phone.kept(), 'merge')).ok).toBe(true);
+    const all = await laptop.kept();
+    expect(all.beds.find((b) => b.name === 'Gate')).toMatchObject({ note: 'stony', shade: 'part' });
+    expect(all.notes.map((n) => n.text)).toEqual(expect.arrayContaining(['phone', 'laptop']));
+    expect(all.covers.find((c) => c.id === cover.id)!.passes.map((p) => p.doneOn)).toEqual([
+      '2027-09-30',
+      '2027-10-02',
+    ]);
+  });
+  test('the later word counts and is listed; both come to the same garden', async () => {
+    phone.minute = 5;
+    await saveBeds(phone.hands, [{ ...(await bedNamed(phone, 'Gate')), note: 'later' }]);
+    laptop.minute = 4;
+    await saveBeds(laptop.hands, [{ ...(await bedNamed(laptop, 'Gate')), note: 'earlier' }]);
+    const [p, l] = [await phone.kept(), await laptop.kept()];
+    const seen = await beside(laptop.db, p);
+    expect(seen.clashes).toMatchObject([
+      { table: 'beds', field: 'note', here: 'earlier', there: 'later', taken: 'there' },
+    ]);
+    expect(seen.tables.find((t) => t.table === 'beds')).toMatchObject({
+      here: 6,
+      there: 6,
+      differ: 1,
+      onlyHere: 0,
+    });
+    expect(seen).toMatchObject({ isNew: false, newest: { here: '2027-05-05', there: '2027-05-05' } });
+    await takeIn(laptop.hands, p, 'merge');
+    await takeIn(phone.hands, l, 'merge');
+    expect(writeGardenFile(await phone.kept())).toBe(writeGardenFile(await laptop.kept()));
+    expect((await bedNamed(phone, 'Gate')).note).toBe('later');
+  });
+  test('what was taken away stays away, unless something written later stands on it', async () => {
+    phone.minute = 1;
+    await removeBed(phone.hands, await bedNamed(phone, 'Corner'));
+    await removeBed(phone.hands, await bedNamed(phone, 'Shed'));
+    laptop.minute = 9;
+    const shed = await bedNamed(laptop, 'Shed');
+    await saveNote(laptop.hands, { id: 'n1', gardenId: id, bedId: shed.id, on: '2027-05-05', text: 'dry' });
+    await takeIn(laptop.hands, await phone.kept(), 'merge');
+    const names = (await laptop.kept()).beds.map((b) => b.name);
+    expect(names).not.toContain('Corner');
+    expect(names).toContain('Shed');
+  });
+  test('one undo takes a merge back and one redo does it again; so with a copy put in place', async () => {
+    phone.minute = 1;
+    await saveGarden(phone.hands, { ...base.garden, name: 'Three Gums' });
+    await removeBed(phone.hands, await bedNamed(phone, 'Corner'));
+    for (const how of ['merge', 'replace'] as const) {
+      const before = writeGardenFile({ ...(await laptop.kept()), stamps: [] });
+      laptop.minute++;
+      expect((await takeIn(laptop.hands, await phone.kept(), how)).ok).toBe(true);
+      const after = await laptop.kept();
+      expect(after.garden.name).toBe('Three Gums');
+      expect(after.beds).toHaveLength(5);
+      await undo(laptop.db, id);
+      expect(writeGardenFile({ ...(await laptop.kept()), stamps: [] })).toBe(before);
+      await redo(laptop.db, id);
+      expect((await laptop.kept()).beds).toHaveLength(5);
+      await undo(laptop.db, id);
+    }
+  });
+  test('ids that another garden holds are given new ones, and every pointer goes with them', async () => {
+    const copy: Kept = JSON.parse(
+      JSON.stringify(base).replaceAll('"gardenId":"two-gums"', '"gardenId":"other"'),
+    );
+    copy.garden = { ...copy.garden, id: 'other', name: 'Other' };
+    const before = writeGardenFile(await laptop.kept());
+    expect((await takeIn(laptop.hands, copy, 'replace')).ok).toBe(true);
+    expect(writeGardenFile(await laptop.kept())).toBe(before);
+    const other = (await readKept(laptop.db, 'other'))!;
+    expect(other.covers).toHaveLength(base.covers.length);
+    const beds = new Set(other.beds.map((b) => b.id));
+    expect(other.covers.every((c) => beds.has(c.bedId))).toBe(true);
+    expect(other.looks.every((l) => other.covers.some((c) => c.id === l.coverId))).toBe(true);
+    expect(other.covers.filter((c) => c.nextPlantingId).length).toBe(
+      base.covers.filter((c) => c.nextPlantingId).length,
+    );
+    expect(readGardenFile(writeGardenFile(other)).ok).toBe(true);
+  });
+});
+
+test('undo leaves a newer word on the same field and says so', async () => {
+  phone.minute = 1;
+  const gate = await bedNamed(phone, 'Gate');
+  await saveBeds(phone.hands, [{ ...gate, note: 'mine', shade: 'part' }]);
+  // Another tab's word that this line of history does not hold.
+  await phone.db.beds.update(gate.id, { note: 'newer' });
+  const back = await undo(phone.db, id);
+  expect(back.ok && back.value.stayed).toEqual(['note']);
+  expect(await bedNamed(phone, 'Gate')).toMatchObject({ note: 'newer', shade: 'open' });
+});
+
+describe('merging', () => {
+  const device = fc.constantFrom('a', 'b', 'c');
+  const minute = fc.integer({ min: 1, max: 9 });
+  const deed = fc.oneof(
+    fc.record({
+      what: fc.constant('note' as const),
+      bed: fc.nat(5),
+      text: fc.constantFrom('x', 'y', 'z'),
+      minute,
+    }),
+    fc.record({
+      what: fc.constant('shade' as const),
+      bed: fc.nat(5),
+      text: fc.constantFrom('open', 'part', 'deep'),
+      minute,
+    }),
+    fc.record({ what: fc.constant('remove' as const), bed: fc.nat(5), text: fc.constant(''), minute }),
+    fc.record({ what: fc.constant('add' as const), bed: fc.nat(5), text: fc.constantFrom('p', 'q'), minute }),
+  );
+  /** A copy on which deeds were done by one device, stamped as a write stamps them. */
+  const copyOf = (by: string, deeds: { what: string; bed: number; text: string; minute: number }[]): Kept => {
+    const copy: Kept = JSON.parse(JSON.stringify({ ...base, weather: [] }));
+    const stamp = (sid: string) => {
+      let s = copy.stamps.find((k) => k.id === sid);
+      if (!s) copy.stamps.push((s = { id: sid, gardenId: id, fields: {}, gone: null }));
+      return s;
+    };
+    for (const d of [...deeds].sort((x, y) => x.minute - y.minute)) {
+      const bedId = base.beds[d.bed % base.beds.length]!.id;
+      const word = { at: `2027-05-05T08:0${d.minute}:00.000Z`, by };
+      const bed = copy.beds.find((b) => b.id === bedId);
+      if (!bed) continue;
+      if (d.what === 'note' || d.what === 'shade') {
+        Object.assign(bed, { [d.what]: d.text });
+        stamp(`beds ${bedId}`).fields[d.what] = word;
+      } else if (d.what === 'add') {
+        const nid = `note-${by}-${d.text}-${d.bed}`;
+        copy.notes = copy.notes.filter((x) => x.id !== nid);
+        copy.notes.push({ id: nid, gardenId: id, bedId, on: '2027-05-05', text: d.text });
+        const s = stamp(`notes ${nid}`);
+        for (const f of ['id', 'gardenId', 'bedId', 'on', 'text']) s.fields[f] = word;
+        s.gone = null;
+      } else {
+        for (const t of ['looks', 'covers', 'plantings', 'notes'] as const)
+          for (const r of copy[t].filter((x) => x.bedId === bedId))
+            stamp(`${t} ${r.id}`).gone = { ...word, was: { ...r } };
+        for (const t of ['looks', 'covers', 'plantings', 'notes'] as const)
+          copy[t] = copy[t].filter((x) => x.bedId !== bedId) as never;
+        stamp(`beds ${bedId}`).gone = { ...word, was: { ...bed } };
+        copy.beds = copy.beds.filter((b) => b.id !== bedId);
+      }
+    }
+    return copy;
+  };
+  const copies = fc.tuple(device, fc.array(deed, { maxLength: 6 })).map(([by, deeds]) => copyOf(by, deeds));
+  /** A garden with its rows in one order and its fields in one order. */
+  const plain = ({ stamps, ...k }: Kept): unknown => {
+    const sorted = (x: unknown): unknown =>
+      Array.isArray(x)
+        ? x.map(sorted)
+        : typeof x === 'object' && x !== null
+          ? Object.fromEntries(
+              Object.entries(x)
+                .sort(([a], [b]) => (a < b ? -1 : 1))
+                .map(([f, v]) => [f, sorted(v)]),
+            )
+          : x;
+    const rows = (list: { id: string }[]) => [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
+    return sorted({
+      beds: rows(k.beds),
+      notes: rows(k.notes),
+      covers: rows(k.covers),
+      plantings: rows(k.plantings),
+      looks: rows(k.looks),
+      stamps: rows(stamps),
+    });
+  };
+
+  test('does not ask who merges with whom: either way round the same garden', () => {
+    fc.assert(
+      fc.property(copies, copies, (a, b) => expect(plain(merge(a, b))).toEqual(plain(merge(b, a)))),
+      { numRuns: 60 },
+    );
+  });
+  test('does not ask in which order: first with the one or first with the other', () => {
+    fc.assert(
+      fc.property(copies, copies, copies, (a, b, c) =>
+        expect(plain(merge(merge(a, b), c))).toEqual(plain(merge(a, merge(b, c)))),
+      ),
+      { numRuns: 60 },
+    );
+  });
+  test('with itself changes nothing, and nothing that stands hangs in the air', () => {
+    fc.assert(
+      fc.property(copies, copies, (a, b) => {
+        expect(plain(merge(a, a))).toEqual(plain(a));
+        const m = merge(a, b);
+        const beds = new Set(m.beds.map((x) => x.id));
+        for (const r of [...m.covers, ...m.plantings, ...m.notes, ...m.looks])
+          expect(beds.has(r.bedId)).toBe(true);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,178 @@
+import { useState } from 'react';
+import { type Failure } from '../core/result/result.ts';
+import { type Beside, beside, takeIn } from '../records/commands/keep.ts';
+import { LARGEST, textOf } from '../records/files/bytes.ts';
+import { readGardenFile } from '../records/files/gardenFile.ts';
+import { type Kept } from '../records/verbs/verbs.ts';
+import { showIsoYear } from '../ui/dates.ts';
+import { failureWords } from '../ui/failureWords.ts';
+import { Field } from '../ui/parts.tsx';
+import { hands } from './garden.tsx';
+
+const WORDS: Record<Beside['tables'][number]['table'], string> = {
+  beds: 'Beds',
+  plantings: 'Crops',
+  covers: 'Covers',
+  looks: 'Looks',
+  notes: 'Notes',
+  weather: 'Years of weather',
+  lots: 'Seed on the shelf',
+  recipes: 'Mixes',
+};
+
+interface Props {
+  /** A garden is in: its id, and what to say of it. */
+  done(id: string, said: string): void;
+}
+
+/** A garden from a file. What is in it stands beside what is here before anything changes; then it is taken in place of it, or both are made one. */
+export function BringBack({ done }: Props) {
+  const [found, setFound] = useState<{ file: Kept; seen: Beside } | null>(null);
+  const [problem, setProblem] = useState<Failure | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  async function open(file: File | undefined) {
+    setFound(null);
+    setProblem(null);
+    if (!file) return;
+    setBusy(true);
+    const text = await textOf(file, LARGEST.garden);
+    const read = text.ok ? readGardenFile(text.value) : text;
+    if (!read.ok) setProblem(read.failure);
+    else setFound({ file: read.value, seen: await beside(hands.db, read.value) });
+    setBusy(false);
+  }
+  async function take(how: 'replace' | 'merge') {
+    const { file } = found!;
+    setBusy(true);
+    const r = await takeIn(hands, file, how);
+    setBusy(false);
+    if (!r.ok) return setProblem(r.failure);
+    setFound(null);
+    done(
+      file.garden.id,
+      how === 'merge' ? `${file.garden.name}: both made one.` : `${file.garden.name} is back.`,
+    );
+  }
+  return (
+    <div>
+      <Field label="A garden file" hint="Nothing changes before you have seen what is in it.">
+        {(id) => (
+          <input
+            id={id}
+            type="file"
+            accept=".json"
+            className="file-input"
+            disabled={busy}
+            onChange={(e) => void open(e.target.files?.[0])}
+          />
+        )}
+      </Field>
+      {busy && <p role="status">Reading…</p>}
+      {problem && (
+        <p role="alert" className="text-madder mt-2 font-semibold">
+          {failureWords(problem)}
+        </p>
+      )}
+      {found && <Held {...found} take={(how) => void take(how)} busy={busy} />}
+    </div>
+  );
+}
+
+function Held({
+  file,
+  seen,
+  take,
+  busy,
+}: {
+  file: Kept;
+  seen: Beside;
+  take(how: 'replace' | 'merge'): void;
+  busy: boolean;
+}) {
+  const rows = seen.tables.filter((t) => t.here > 0 || t.there > 0);
+  const newer = newerSide(seen);
+  return (
+    <section aria-label="What is in the file" className="border-linen bg-paper mt-3 border p-4">
+      <h3 className="font-display text-lg font-bold">{file.garden.name}</h3>
+      <p>
+        {seen.isNew
+          ? 'Not in this browser yet.'
+          : newer === 'same'
+            ? 'As new as what is here.'
+            : newer === 'there'
+              ? 'The file is newer than what is here.'
+              : 'What is here is newer than the file.'}
+      </p>
+      <table className="mt-2 w-full max-w-md text-left tabular-nums">
+        <thead>
+          <tr className="border-linen border-b">
+            <th className="py-1 font-semibold">Holds</th>
+            {!seen.isNew && <th className="font-semibold">here</th>}
+            <th className="font-semibold">in the file</th>
+            {!seen.isNew && <th className="font-semibold">differ</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((t) => (
+            <tr key={t.table}>
+              <td className="py-0.5">{WORDS[t.table]}</td>
+              {!seen.isNew && <td>{t.here}</td>}
+              <td>{t.there}</td>
+              {!seen.isNew && <td>{t.differ + t.onlyHere + t.onlyThere || '–'}</td>}
+            </tr>
+          ))}
+          <tr className="border-linen border-t">
+            <td className="py-0.5">Newest entry</td>
+            {!seen.isNew && <td>{seen.newest.here ? showIsoYear(seen.newest.here) : '–'}</td>}
+            <td>{seen.newest.there ? showIsoYear(seen.newest.there) : '–'}</td>
+            {!seen.isNew && <td />}
+          </tr>
+        </tbody>
+      </table>
+      {seen.clashes.length > 0 && (
+        <details className="mt-2">
+          <summary>
+            {seen.clashes.length} {seen.clashes.length === 1 ? 'place was' : 'places were'} written on both
+            sides: the later word counts when both are made one
+          </summary>
+          <ul className="mt-1 max-h-48 overflow-auto text-sm" tabIndex={0}>
+            {seen.clashes.map((c) => (
+              <li key={`${c.table} ${c.id} ${c.field}`}>
+                {WORDS[c.table as keyof typeof WORDS] ?? 'Garden'}, {c.field}: {short(c.here)} here,{' '}
+                {short(c.there)} in the file; {c.taken === 'here' ? 'the word here' : 'the file’s word'}{' '}
+                counts
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <div className="mt-3 flex flex-wrap gap-3">
+        {seen.isNew ? (
+          <button type="button" className="btn btn-primary" disabled={busy} onClick={() => take('replace')}>
+            Bring it in
+          </button>
+        ) : (
+          <>
+            <button type="button" className="btn btn-primary" disabled={busy} onClick={() => take('merge')}>
+              Make both one
+            </button>
+            <button type="button" className="btn" disabled={busy} onClick={() => take('replace')}>
+              Put the file in place of what is here
+            </button>
+          </>
+        )}
+      </div>
+      <p className="text-bark mt-2 text-sm">Undo takes it back as one.</p>
+    </section>
+  );
+}
+
+const newerSide = ({ newest }: Beside): 'here' | 'there' | 'same' =>
+  newest.here === newest.there ? 'same' : (newest.here ?? '') > (newest.there ?? '') ? 'here' : 'there';
+
+const LONGEST = 40;
+function short(x: unknown): string {
+  const text = typeof x === 'string' ? `"${x}"` : JSON.stringify(x ?? null);
+  return text.length > LONGEST ? `${text.slice(0, LONGEST)}…` : text;
+}
