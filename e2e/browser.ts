@@ -80,6 +80,13 @@ export async function closeBrowser(): Promise<void> {
   browser = undefined;
 }
 
+/** Types a day and says that it is meant. */
+export async function setDay(page: Page, label: string, iso: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(iso);
+  await field.press('Enter');
+}
+
 /** Makes a garden under a cool maritime climate with a sheet and water, and brings beds of these sizes in, named by the letter. */
 export async function makeGarden(
   page: Page,

@@ -4,7 +4,7 @@ import { climates, crops, findWay, membersOf, methods, mixes } from '../src/cata
 import { dayOf } from '../src/core/calendar/day.ts';
 import { type ChooseInput, gapEnsemble, sampleFor } from '../src/core/choose/choose.ts';
 import { siteFromPattern } from '../src/core/site/pattern.ts';
-import { axe, closeBrowser, makeGarden, openStage } from './browser.ts';
+import { axe, closeBrowser, makeGarden, openStage, setDay } from './browser.ts';
 
 jest.setTimeout(420_000);
 afterAll(closeBrowser);
@@ -21,10 +21,10 @@ test('a beginner answers three questions and comes to the same screen, pins a sa
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await page.getByRole('link', { name: 'Choose a cover for bed 8' }).click();
     await page.getByRole('button', { name: /Three questions/ }).click();
-    await page.getByLabel('Ground free on').fill('2027-07-05');
+    await setDay(page, 'Ground free on', '2027-07-05');
     await page.getByRole('button', { name: 'Go on' }).click();
     await page.getByLabel('What comes next').selectOption('garlic');
-    await page.getByLabel('Planting day').fill('2027-10-20');
+    await setDay(page, 'Planting day', '2027-10-20');
     expect(await axe(page)).toEqual([]);
     await page.getByRole('button', { name: 'Go on' }).click();
     await page.getByRole('button', { name: 'Weeds get ahead of me' }).click();
@@ -107,15 +107,15 @@ test('in the south a gap is chosen for in its own seasons, and beds that share a
     await page.getByRole('link', { name: 'Choose a cover for bed S1' }).click();
     // Autumn sowing in March, planting in October: a winter cover south of the line.
     const free = await page.getByLabel('Ground free on').inputValue();
-    const year = Number(free.slice(0, 4)) + 1;
-    await page.getByLabel('Ground free on').fill(`${year}-03-20`);
-    await page.getByLabel('Planting day').fill(`${year}-10-15`);
+    const year = Number(free.slice(-4)) + 1;
+    await setDay(page, 'Ground free on', `${year}-03-20`);
+    await setDay(page, 'Planting day', `${year}-10-15`);
     await page.getByText('covers done').waitFor();
     await whole(page);
     await page.getByText(/ruled out here/).click();
     await page.getByText(/^Cowpea\./).waitFor();
     // Ground that is free now on all beds is one gap.
-    await page.getByLabel('Ground free on').fill(free);
+    await setDay(page, 'Ground free on', free);
     await page.getByText('19 more beds share this gap').waitFor();
     await whole(page);
     await page.getByLabel('all of them').check();
@@ -145,8 +145,8 @@ test('where nothing fits, it is said, with what would have to change and what to
     await page.getByRole('link', { name: /^8 9.6/ }).click();
     await page.getByRole('link', { name: 'Choose a cover for bed 8' }).click();
     await page.getByLabel('What comes next').selectOption('carrot');
-    await page.getByLabel('Ground free on').fill('2027-11-20');
-    await page.getByLabel('Planting day').fill('2027-12-28');
+    await setDay(page, 'Ground free on', '2027-11-20');
+    await setDay(page, 'Planting day', '2027-12-28');
     await page.getByText('covers done').waitFor();
     await whole(page);
     await page.getByRole('heading', { name: 'Nothing fits this gap as it stands' }).waitFor();
@@ -154,8 +154,8 @@ test('where nothing fits, it is said, with what would have to change and what to
     await page.getByText(/covers are ruled out here/).waitFor();
     expect(await axe(page)).toEqual([]);
     // A gap that fails by a little: the way out is a date.
-    await page.getByLabel('Ground free on').fill('2027-06-20');
-    await page.getByLabel('Planting day').fill('2027-08-01');
+    await setDay(page, 'Ground free on', '2027-06-20');
+    await setDay(page, 'Planting day', '2027-08-01');
     await page.getByText('covers done').waitFor();
     await whole(page);
     await page

@@ -1,5 +1,6 @@
 import { chromium, type Page } from 'playwright-core';
 import { mkdirSync } from 'node:fs';
+import { setDay } from './browser.ts';
 
 /** Takes the pictures of docs/screenshots from the demo garden. `npm run shots` with the demo server running. */
 const base = process.env.BASE ?? 'http://localhost:4173';
@@ -39,8 +40,8 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     false,
     async (p) => {
       await p.goto(`${base}/bed/north-shore-bed-R1/choose`);
-      await p.getByLabel('Planting day').fill('2028-05-20');
-      await p.getByLabel('Ground free on').fill('2027-09-08');
+      await setDay(p, 'Planting day', '2028-05-20');
+      await setDay(p, 'Ground free on', '2027-09-08');
       await p.getByText('covers done').waitFor();
       await p.getByText('covers done').waitFor({ state: 'detached', timeout: 60_000 });
     },

@@ -1,5 +1,6 @@
 import { afterAll, expect, jest, test } from '@jest/globals';
-import { axe, closeBrowser, downloaded, openStage } from './browser.ts';
+import { showIsoYear } from '../src/ui/dates.ts';
+import { axe, closeBrowser, downloaded, openStage, setDay } from './browser.ts';
 
 jest.setTimeout(420_000);
 afterAll(closeBrowser);
@@ -16,8 +17,8 @@ test('from an empty application one bed goes through its whole season, with a re
     await look();
     await page.getByLabel('Name of the garden').fill('Back Field');
     await page.getByLabel('Latitude in degrees').fill('52');
-    await page.getByLabel('Last frost of a usual spring').fill('2026-05-02');
-    await page.getByLabel('First frost of a usual autumn').fill('2026-10-18');
+    await setDay(page, 'Last frost of a usual spring', '2026-05-02');
+    await setDay(page, 'First frost of a usual autumn', '2026-10-18');
     await page.getByLabel('Coldest night of a usual winter, °C').fill('-9');
     await page.getByLabel('A usual summer afternoon, °C').fill('22');
     for (const tool of ['Opaque sheet and weights', 'Crimping board', 'Hose or watering can'])
@@ -41,8 +42,8 @@ test('from an empty application one bed goes through its whole season, with a re
     await page.getByRole('link', { name: 'Choose a cover for bed 3' }).click();
     await page.getByLabel('What leaves').selectOption('potato');
     await page.getByLabel('What comes next').selectOption('winter-squash');
-    await page.getByLabel('Planting day').fill('2027-05-28');
-    await page.getByLabel('Ground free on').fill(free);
+    await setDay(page, 'Planting day', '2027-05-28');
+    await setDay(page, 'Ground free on', free);
     await page.getByRole('button', { name: 'Smother weeds: 1 strand', exact: true }).click();
     const sample = page.getByRole('button', { name: 'Rye and crimson clover', exact: true });
     await page.getByText('covers done').waitFor({ state: 'detached', timeout: 180_000 });
@@ -61,7 +62,7 @@ test('from an empty application one bed goes through its whole season, with a re
 
     // Sow, then without network
     await page.getByRole('link', { name: 'To the sowing' }).click();
-    await page.getByLabel('Sown on').fill('2026-09-10');
+    await setDay(page, 'Sown on', '2026-09-10');
     await page.getByRole('button', { name: 'Log sowing of bed 3' }).click();
     await page.getByText('Sown 10 Sep 2026').waitFor();
     await page.getByText(/Ground closed/).waitFor();
@@ -74,7 +75,7 @@ test('from an empty application one bed goes through its whole season, with a re
     await page.getByText('Sown 10 Sep 2026').waitFor();
     await page.getByRole('link', { name: 'To the looks' }).click();
     await page.getByText(/Can be ended/).waitFor();
-    await page.getByLabel('Day of the look').fill('2027-05-04');
+    await setDay(page, 'Day of the look', '2027-05-04');
     await page.getByLabel('Ground covered by leaves, %').fill('90');
     await page.getByLabel('Height, cm').fill('80');
     await page.getByLabel('Stage of the cereal rye').selectOption('bud');
@@ -100,10 +101,10 @@ test('from an empty application one bed goes through its whole season, with a re
     await page.getByText(/Frost does not end it/).waitFor();
     await look();
     await page.getByRole('button', { name: /: flatten and lay an opaque sheet$/ }).click();
-    await page.getByLabel('Day it was done or seen').fill('2027-05-05');
+    await setDay(page, 'Day it was done or seen', '2027-05-05');
     for (const pass of ['flatten', 'lay the sheet'])
       await page.getByRole('button', { name: `Log it done: ${pass}` }).click();
-    await page.getByLabel('Day it was done or seen').fill('2027-06-04');
+    await setDay(page, 'Day it was done or seen', '2027-06-04');
     await page.getByRole('button', { name: 'Log it done: lift the sheet' }).click();
     await page.getByRole('button', { name: 'It is dead' }).click();
     await page.getByText('Dead, seen 4 Jun 2027').waitFor();
@@ -112,7 +113,7 @@ test('from an empty application one bed goes through its whole season, with a re
     await page.getByRole('link', { name: 'To planting back' }).click();
     await page.getByText(/^Ready/).waitFor();
     await look();
-    await page.getByLabel('Planted on').fill('2027-06-08');
+    await setDay(page, 'Planted on', '2027-06-08');
     await page.getByRole('button', { name: 'Log planting of squash' }).click();
     await page.getByText('Planted 8 Jun 2027').waitFor();
 
@@ -221,7 +222,7 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
     await other.getByText('0.55 oz hairy vetch').waitFor();
     await other.close();
     await page.getByText(/Up \d+ May/).waitFor();
-    await page.getByLabel('Season clock: the pretended date').fill('2027-09-20');
+    await setDay(page, 'Season clock: the pretended date', '2027-09-20');
     // The screen has turned to that day before anything on it is pressed.
     await page
       .getByText(/^It should be up/)
@@ -245,11 +246,11 @@ test('a season goes wrong and every screen says so: a sheet late, lifted early, 
   const { page, base, wrongs } = stage;
   /** Turns the season clock; where the screen asks for days, it has turned too before anything on it is pressed. */
   const clock = async (day: string) => {
-    await page.getByLabel('Season clock: the pretended date').fill(day);
+    await setDay(page, 'Season clock: the pretended date', day);
     if (!page.url().endsWith('/terminate')) return;
     await page.waitForFunction(
       (on) => [...document.querySelectorAll('input')].filter((i) => i.value === on).length >= 2,
-      day,
+      showIsoYear(day),
     );
   };
   const odds = async () => {

@@ -5,6 +5,7 @@ import { redo, type Turned, undo } from '../records/write.ts';
 import { useGarden } from '../ring/garden.tsx';
 import { saveGarden } from '../records/verbs/verbs.ts';
 import { showLong } from '../ui/dates.ts';
+import { DateInput } from '../ui/DateInput.tsx';
 import { Mark } from '../ui/Mark.tsx';
 
 const PLACES = [
@@ -61,30 +62,22 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
             <Redo2 size={16} strokeWidth={1.5} /> <span className="max-2xl:sr-only">Redo</span>
           </button>
           {garden.seasonClock ? (
-            <label
+            <div
               className="border-madder flex items-center gap-2 border-2 px-2 py-0.5 text-sm max-sm:ml-auto"
               title="This date is pretended. Move it to see the season go on."
             >
               <span className="text-madder font-bold max-sm:sr-only">
                 <span className="max-sm:hidden">Season clock, </span>pretended
               </span>
-              <input
-                type="date"
-                aria-label="Season clock: the pretended date"
-                className="bg-transparent"
+              <DateInput
+                label="Season clock: the pretended date"
+                className="w-24 bg-transparent"
                 value={garden.seasonClock}
-                onChange={(e) => {
-                  if (e.target.value)
-                    void run(
-                      saveGarden(
-                        hands,
-                        { ...garden, seasonClock: e.target.value },
-                        'moving the season clock',
-                      ),
-                    );
-                }}
+                onChange={(seasonClock) =>
+                  void run(saveGarden(hands, { ...garden, seasonClock }, 'moving the season clock'))
+                }
               />
-            </label>
+            </div>
           ) : (
             <span>{showLong(today)}</span>
           )}

@@ -1,3 +1,4 @@
+import { DateInput } from './DateInput.tsx';
 import { Field } from './parts.tsx';
 
 /** A labelled choice from a list. */
@@ -45,16 +46,7 @@ export function DateField({
 }) {
   return (
     <Field label={label} hint={hint}>
-      {(id) => (
-        <input
-          id={id}
-          type="date"
-          disabled={disabled}
-          className="input"
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
+      {(id) => <DateInput id={id} disabled={disabled} value={value} onChange={onChange} />}
     </Field>
   );
 }

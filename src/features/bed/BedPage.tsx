@@ -6,6 +6,7 @@ import { showArea, showLength } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { removeCover, removePlanting, saveBeds, savePlanting } from '../../records/verbs/verbs.ts';
 import type { Planting } from '../../records/types.ts';
+import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { DateField, SelectField } from '../../ui/fields.tsx';
 import { Page } from '../../ui/parts.tsx';
@@ -42,15 +43,10 @@ export default function BedPage() {
     void run(savePlanting(hands, planting));
   };
   const date = (label: string, value: string, set: (iso: string) => void) => (
-    <label className="flex items-center gap-1 text-sm">
-      {label}
-      <input
-        type="date"
-        className="input input-xs w-36!"
-        value={value}
-        onChange={(e) => e.target.value && set(e.target.value)}
-      />
-    </label>
+    <span className="flex items-center gap-1 text-sm">
+      <span aria-hidden="true">{label}</span>
+      <DateInput label={label} className="input input-xs w-28!" value={value} onChange={set} />
+    </span>
   );
   return (
     <Page

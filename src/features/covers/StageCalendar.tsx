@@ -2,6 +2,7 @@ import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Member } from '../../core/stand/species.ts';
 import { type Spread } from '../../core/random/quantile.ts';
 import { useStages } from '../../ring/useStages.ts';
+import { DateInput } from '../../ui/DateInput.tsx';
 import { showDay, showSpan } from '../../ui/dates.ts';
 
 const STAGE_ROWS = [
@@ -29,15 +30,10 @@ export function StageCalendar({
     <section className="mt-6">
       <div className="flex flex-wrap items-end gap-4">
         <h2 className="font-display text-xl font-bold">Its calendar here</h2>
-        <label className="flex items-center gap-2 whitespace-nowrap">
-          Sown on
-          <input
-            type="date"
-            className="input max-w-44"
-            value={sowOn}
-            onChange={(e) => e.target.value && setSowOn(e.target.value)}
-          />
-        </label>
+        <span className="flex items-center gap-2 whitespace-nowrap">
+          <span aria-hidden="true">Sown on</span>
+          <DateInput label="Sown on" className="input max-w-36" value={sowOn} onChange={setSowOn} />
+        </span>
         {['03-25', '06-01', '08-20', '09-20'].map((md) => {
           const iso = `${sowOn.slice(0, 4)}-${md}`;
           return (

@@ -9,6 +9,7 @@ import {
   saveNote,
   savePlanting,
 } from '../../records/verbs/verbs.ts';
+import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Field, Page } from '../../ui/parts.tsx';
 
@@ -133,14 +134,11 @@ export default function NotebookPage() {
       <ol className="mt-4">
         {shown.map((h) => (
           <li key={h.key} className="border-linen flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
-            <input
-              type="date"
-              aria-label={`Date of: ${h.what}, bed ${bedName(h.bedId)}`}
-              className="input input-xs w-36!"
+            <DateInput
+              label={`Date of: ${h.what}, bed ${bedName(h.bedId)}`}
+              className="input input-xs w-28!"
               value={h.on}
-              onChange={(e) => {
-                if (e.target.value) void move(h, e.target.value);
-              }}
+              onChange={(iso) => void move(h, iso)}
             />
             <b className="w-20">Bed {bedName(h.bedId)}</b>
             <span className="font-semibold">{h.what}</span>

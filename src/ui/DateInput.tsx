@@ -1,0 +1,107 @@
+import { CalendarDays } from 'lucide-react';
+import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react';
+import { showIsoYear } from './dates.ts';
+import { EXAMPLE, orderOf, readDay } from './typedDay.ts';
+
+const Calendar = lazy(() => import('./Calendar.tsx'));
+const ORDER = orderOf(typeof navigator === 'undefined' ? undefined : navigator.language);
+
+interface Props {
+  value: string;
+  /** A day was said: on leaving the field, with Enter, or on the calendar. */
+  onChange(iso: string): void;
+  id?: string;
+  /** Name of the field where no label stands beside it. */
+  label?: string;
+  className?: string;
+  disabled?: boolean;
+}
+
+/** A day, typed in the order of the gardener's language or picked; nothing is saved while it is being typed. */
+export function DateInput({ value, onChange, id, label, className = 'input', disabled }: Props) {
+  const shown = value ? showIsoYear(value) : '';
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const [open, setOpen] = useState(false);
+  const box = useRef<HTMLSpanElement>(null);
+  const hint = useId();
+  // What was said elsewhere stands, whatever was half typed here.
+  useEffect(() => {
+    setTyped(null);
+    setWrong(false);
+  }, [value]);
+  const say = (iso: string) => {
+    setTyped(null);
+    setWrong(false);
+    if (iso !== value) onChange(iso);
+  };
+  const settle = () => {
+    if (typed === null) return;
+    if (typed.trim() === '') {
+      setTyped(null);
+      return setWrong(false);
+    }
+    const iso = readDay(typed, ORDER, value || new Date().toISOString().slice(0, 10));
+    if (iso) say(iso);
+    else setWrong(true);
+  };
+  return (
+    <span
+      ref={box}
+      className="relative inline-flex flex-col"
+      onKeyDown={(e) => e.key === 'Escape' && setOpen(false)}
+      onBlur={(e) => !box.current?.contains(e.relatedTarget) && setOpen(false)}
+    >
+      <span className="inline-flex items-stretch">
+        <input
+          id={id}
+          type="text"
+          inputMode="text"
+          autoComplete="off"
+          aria-label={label}
+          aria-invalid={wrong || undefined}
+          aria-describedby={wrong ? hint : undefined}
+          className={`${className} min-w-0`}
+          disabled={disabled}
+          value={typed ?? shown}
+          onFocus={(e) => e.target.select()}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={settle}
+          onKeyDown={(e) => {
+            if (e.key !== 'Enter') return;
+            e.preventDefault();
+            settle();
+          }}
+        />
+        <button
+          type="button"
+          aria-label="Pick a day"
+          aria-expanded={open}
+          disabled={disabled}
+          className="text-bark flex items-center px-1.5"
+          onClick={() => setOpen(!open)}
+        >
+          <CalendarDays size={16} strokeWidth={1.5} />
+        </button>
+      </span>
+      {wrong && (
+        <span id={hint} role="alert" className="text-madder text-sm font-semibold">
+          No such day between 1990 and 2100. Write for example {EXAMPLE[ORDER]}.
+        </span>
+      )}
+      {open && (
+        <span className="border-walnut bg-paper absolute top-full right-0 z-40 mt-1 border p-2 sm:right-auto sm:left-0">
+          <Suspense fallback="One moment…">
+            <Calendar
+              value={value}
+              pick={(iso) => {
+                setOpen(false);
+                say(iso);
+              }}
+            />
+          </Suspense>
+        </span>
+      )}
+    </span>
+  );
+}
