@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { type Server } from 'node:http';
+import { request, type Server } from 'node:http';
 import { type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -72,4 +72,58 @@ test('the scale settles on what was poured, tares it away, and never weighs less
   expect(Math.abs(settled().grams - 7.3)).toBeLessThanOrEqual(0.11);
   scale.pour(-999);
   expect(settled()).toMatchObject({ simulated: true, grams: expect.closeTo(-120, 0) });
+});
+
+/** A raw request: fetch writes its own Host. */
+const raw = (headers: Record<string, string>, method = 'GET', path = '/', body?: string) =>
+  new Promise<{ status: number; text: string }>((resolve, reject) => {
+    const { port } = server.address() as AddressInfo;
+    const r = request({ host: '127.0.0.1', port, path, method, headers }, (res) => {
+      let text = '';
+      res.on('data', (part: Buffer) => (text += part.toString()));
+      res.on('end', () => resolve({ status: res.statusCode!, text }));
+    });
+    r.on('error', reject);
+    r.end(body);
+  });
+
+test.each([
+  ['localhost:4173', 200],
+  ['127.0.0.1', 200],
+  ['[::1]:80', 200],
+  ['evil.example', 421],
+  ['localhost.evil.example:4173', 421],
+  ['localhost:4173/x', 421],
+])('it answers to its own names only: %s', async (host, status) => {
+  const got = await raw({ host });
+  expect(got.status).toBe(status);
+  if (status !== 200) expect(got.text).toMatch(/^This server does not answer to that name\./);
+});
+
+test('what changes something is taken from its own pages alone', async () => {
+  const { port } = server.address() as AddressInfo;
+  const host = `localhost:${port}`;
+  const tare = (more: Record<string, string>) =>
+    raw({ host, ...more }, 'POST', '/api/scale/tare').then((r) => r.status);
+  expect(await tare({ origin: `http://${host}`, 'sec-fetch-site': 'same-origin' })).toBe(204);
+  expect(await tare({})).toBe(204);
+  expect(await tare({ origin: 'http://evil.example' })).toBe(403);
+  expect(await tare({ origin: 'null' })).toBe(403);
+  expect(await tare({ 'sec-fetch-site': 'cross-site' })).toBe(403);
+});
+
+test('what goes wrong is said in a sentence, with no path and no line of code', async () => {
+  const host = 'localhost';
+  const json = { host, 'content-type': 'application/json' };
+  for (const got of [
+    await raw(json, 'POST', '/api/scale/pour', '{"grams":'),
+    await raw({ ...json, 'content-length': '5000' }, 'POST', '/api/scale/pour', 'x'.repeat(5000)),
+    await raw({ host }, 'GET', '/%E0%A4%A'),
+    await raw({ host }, 'GET', '/assets/%00.js'),
+  ]) {
+    expect(got.status).toBeGreaterThanOrEqual(400);
+    expect(got.status).toBeLessThan(500);
+    expect(got.text).not.toMatch(/\/work|node_modules|at .*\d+:\d+|Error/);
+    expect(got.text.length).toBeLessThan(120);
+  }
 });

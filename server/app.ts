@@ -2,6 +2,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
+import { ownNames, ownPages, plainly } from './guard.ts';
 import { standIns } from './standIns.ts';
 import { join } from 'node:path';
 
@@ -9,6 +10,8 @@ import { join } from 'node:path';
 export function makeApp(dist: string): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('env', 'production');
+  app.use(ownNames());
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -33,7 +36,7 @@ export function makeApp(dist: string): Express {
     }),
   );
   // Before compression, which would hold back the scale's readings.
-  app.use('/api', standIns());
+  app.use('/api', ownPages, standIns());
   app.use(compression());
   app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
   app.use(express.static(dist, { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') }));
@@ -45,5 +48,6 @@ export function makeApp(dist: string): Express {
     res.setHeader('Cache-Control', 'no-cache');
     res.sendFile(index);
   });
+  app.use(plainly);
   return app;
 }

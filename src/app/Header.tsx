@@ -67,7 +67,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
               title="This date is pretended. Move it to see the season go on."
             >
               <span className="text-madder font-bold max-sm:sr-only">
-                <span className="max-sm:hidden">Season clock, </span>pretended
+                <span className="max-2xl:hidden">Season clock, </span>pretended
               </span>
               <DateInput
                 label="Season clock: the pretended date"
@@ -101,7 +101,7 @@ function Gardens({ openId, open }: { openId: string; open(id: string): void }) {
   return (
     <select
       aria-label="Open garden"
-      className="select select-sm bg-paper min-w-0 font-semibold max-sm:flex-1 sm:max-w-52"
+      className="select select-sm bg-paper min-w-0 font-semibold max-sm:flex-1 sm:max-w-44"
       value={openId}
       onChange={(e) => (e.target.value === ANOTHER ? void navigate('/new') : open(e.target.value))}
     >

@@ -352,3 +352,33 @@ describe('files of others', () => {
     expect(journalCsv([{ date: '2027-04-13', bed: '1', what: 'Note', detail: '=1+1' }])).toContain("'=1+1");
   });
 });
+
+describe('form 6', () => {
+  test('a garden file of form 5, frozen, comes forward with beds of no known place and no history', () => {
+    const text = readFileSync(new URL('./fixtures/v5.json', import.meta.url), 'utf8');
+    expect(JSON.parse(text)).toMatchObject({ version: 5 });
+    const read = readGardenFile(text);
+    if (!read.ok) throw new Error(`${read.failure.code} ${read.failure.where}`);
+    expect(read.value.beds.length).toBeGreaterThan(0);
+    expect(read.value.beds.every((b) => b.place === null)).toBe(true);
+    expect(read.value.stamps).toEqual([]);
+    expect(read.value.covers.some((c) => c.predicted !== null)).toBe(true);
+  });
+  test('every write says who and when, field by field; a second device keeps the words of the first', async () => {
+    const { garden, beds } = await demo('two-gums');
+    hands.device = 'phone';
+    await saveBeds(hands, [{ ...beds[0]!, note: 'stony' }]);
+    hands.device = 'laptop';
+    await saveBeds(hands, [{ ...beds[0]!, note: 'stony', shade: 'part' }]);
+    const { stamps } = (await readKept(db, garden.id))!;
+    const at = hands.now();
+    expect(stamps).toEqual([
+      {
+        id: `beds ${beds[0]!.id}`,
+        gardenId: garden.id,
+        fields: { note: { at, by: 'phone' }, shade: { at, by: 'laptop' } },
+        gone: null,
+      },
+    ]);
+  });
+});

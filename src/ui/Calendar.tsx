@@ -1,6 +1,14 @@
+import { type CSSProperties } from 'react';
 import { DayPicker } from 'react-day-picker';
 import 'react-day-picker/style.css';
 import { FIRST_DAY, LAST_DAY } from './typedDay.ts';
+
+const LOOK = {
+  '--rdp-accent-color': 'var(--color-madder)',
+  '--rdp-day_button-border-radius': '0',
+  '--rdp-day-height': '2.25rem',
+  '--rdp-day-width': '2.25rem',
+} as CSSProperties;
 
 const local = (iso: string): Date => new Date(`${iso}T12:00:00`);
 const isoOfLocal = (d: Date): string =>
@@ -14,6 +22,7 @@ export default function Calendar({ value, pick }: { value: string; pick(iso: str
       mode="single"
       required={false}
       weekStartsOn={1}
+      style={LOOK}
       selected={selected}
       defaultMonth={selected}
       startMonth={local(FIRST_DAY)}

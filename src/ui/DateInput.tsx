@@ -48,6 +48,7 @@ export function DateInput({ value, onChange, id, label, className = 'input', dis
   return (
     <span
       ref={box}
+      role="presentation"
       className="relative inline-flex flex-col"
       onKeyDown={(e) => e.key === 'Escape' && setOpen(false)}
       onBlur={(e) => !box.current?.contains(e.relatedTarget) && setOpen(false)}
