@@ -3,7 +3,7 @@ import { NavLink, useNavigate } from 'react-router';
 import { useGardens } from '../ring/gardens.ts';
 import { redo, type Turned, undo } from '../records/write.ts';
 import { useGarden } from '../ring/garden.tsx';
-import { saveGarden } from '../records/verbs/verbs.ts';
+import { changeGarden } from '../records/commands/change.ts';
 import { showLong } from '../ui/dates.ts';
 import { DateInput } from '../ui/DateInput.tsx';
 import { Mark } from '../ui/Mark.tsx';
@@ -74,7 +74,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
                 className="w-24 bg-transparent"
                 value={garden.seasonClock}
                 onChange={(seasonClock) =>
-                  void run(saveGarden(hands, { ...garden, seasonClock }, 'moving the season clock'))
+                  void run(changeGarden(hands, garden.id, 'moving the season clock', () => ({ seasonClock })))
                 }
               />
             </div>

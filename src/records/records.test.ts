@@ -233,9 +233,8 @@ describe('form 5', () => {
 });
 
 describe('seed', () => {
-  const sown = (cover: Cover, used_g: number): Cover => ({
-    ...cover,
-    sownOn: '2027-04-13',
+  const sown = (cover: Cover, used_g: number) => ({
+    on: '2027-04-13',
     seed: cover.seed.map((s) => ({ ...s, used_g, lotId: 'north-shore-lot-1' })),
   });
   const left = async () => (await db.lots.get('north-shore-lot-1'))!.left_g;
@@ -243,9 +242,9 @@ describe('seed', () => {
   test('a sowing takes its seed from the lot, a correction only the difference, undo gives it back', async () => {
     await demo();
     const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
-    expect(await logSowing(hands, sown(cover, 14), '10')).toMatchObject({ ok: true });
+    expect(await logSowing(hands, cover, sown(cover, 14), '10')).toMatchObject({ ok: true });
     expect(await left()).toBe(46);
-    await logSowing(hands, sown(cover, 16.5), '10');
+    await logSowing(hands, cover, sown(cover, 16.5), '10');
     expect(await left()).toBe(43.5);
     await undo(db, 'north-shore');
     expect(await left()).toBe(46);
@@ -256,7 +255,7 @@ describe('seed', () => {
     const { plantings } = await demo();
     const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
     const crop = { ...plantings.find((p) => p.plantedOn && !p.clearedOn)! };
-    expect(await logSowing(hands, sown(cover, 14), '10', crop)).toMatchObject({ ok: true });
+    expect(await logSowing(hands, cover, sown(cover, 14), '10', crop)).toMatchObject({ ok: true });
     expect((await db.plantings.get(crop.id))!.clearedOn).toBe('2027-04-13');
     await undo(db, 'north-shore');
     expect((await db.plantings.get(crop.id))!.clearedOn).toBeNull();
@@ -265,7 +264,7 @@ describe('seed', () => {
   test('more than the lot holds is refused and nothing is touched', async () => {
     await demo();
     const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
-    expect(await logSowing(hands, sown(cover, 75), '10')).toMatchObject({
+    expect(await logSowing(hands, cover, sown(cover, 75), '10')).toMatchObject({
       ok: false,
       failure: { code: 'lot-short', where: 'Blue tin', facts: { left_g: 60, used_g: 75 } },
     });

@@ -15,6 +15,8 @@ export interface WriteMeta {
   at: string;
   /** The device that writes; it tells words of the same moment apart. */
   by?: string;
+  /** A step of a slider: taken back together with the step before it, when that was a moment ago. */
+  joins?: boolean;
   /** Words on fields that are to stand as they are, where two histories have become one. */
   stamps?: Stamp[];
 }
@@ -52,6 +54,34 @@ export async function writeFrom(
   }
 }
 
+const said = ({ gardenId, verb, label, at }: WriteMeta) => ({ gardenId, verb, label, at });
+
+/** Steps of one slider no further apart than this are one deed. */
+const JOINED_MS = 3000;
+
+/** The last write of the garden with this step put into it, where it was a step of the same slider a moment ago. */
+async function joinedTo(
+  db: KilimDatabase,
+  { gardenId, verb, label, at }: WriteMeta,
+  changes: Change[],
+): Promise<LogEntry | undefined> {
+  const last = await db.log.where({ gardenId, undone: 0 }).last();
+  const [now, before] = [changes[0]!, last?.changes[0]];
+  const fits =
+    last &&
+    last.verb === verb &&
+    last.label === label &&
+    changes.length === 1 &&
+    last.changes.length === 1 &&
+    before!.id === now.id &&
+    before!.table === now.table &&
+    Date.parse(at) - Date.parse(last.at) <= JOINED_MS;
+  if (!fits) return undefined;
+  const entry: LogEntry = { ...last, at, changes: [{ ...before!, after: now.after }] };
+  await db.log.put(entry);
+  return entry;
+}
+
 const everything = (db: KilimDatabase) => [...TABLES.map((t) => db.table(t)), db.log, db.stamps];
 const HERE = 'here';
 
@@ -86,14 +116,17 @@ async function put(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<
     const after = 'put' in w ? w.put : null;
     if (after) await db.table(w.table).put(after);
     else await db.table(w.table).delete(id);
-    changes.push({ table: w.table, id, before, after });
+    if (!same(before, after)) changes.push({ table: w.table, id, before, after });
   }
-  const { stamps, ...said } = meta;
-  if (stamps) await db.stamps.bulkPut(stamps);
+  // What says what stands already is no deed: a second tap saves nothing twice.
+  if (changes.length === 0) return { ...said(meta), changes, undone: 0 };
+  if (meta.stamps) await db.stamps.bulkPut(meta.stamps);
   else await stamp(db, meta.gardenId, changes, { at: meta.at, by: meta.by ?? HERE });
   // A new write forgets what had been undone: there is one line of history.
   await db.log.where({ gardenId: meta.gardenId, undone: 1 }).delete();
-  const entry: LogEntry = { ...said, changes, undone: 0 };
+  const joined = meta.joins ? await joinedTo(db, meta, changes) : undefined;
+  if (joined) return joined;
+  const entry: LogEntry = { ...said(meta), changes, undone: 0 };
   entry.seq = await db.log.add(entry);
   const old = await db.log.where({ gardenId: meta.gardenId }).count();
   if (old > KEPT_WRITES)

@@ -27,6 +27,12 @@ export function failureWords(f: Failure): string {
       return `${f.where} is on this bed from ${v('from')}. Finish or remove it first, or choose later dates.`;
     case 'cover-gone':
       return 'This cover has been taken out of the garden, perhaps in another tab. Undo there brings it back.';
+    case 'garden-gone':
+      return 'This garden has been wiped from this browser, perhaps in another tab. Its file brings it back, under Keep.';
+    case 'bed-gone':
+      return 'This bed has been taken away, perhaps in another tab. Undo there brings it back.';
+    case 'entry-gone':
+      return 'This entry has been taken away, perhaps in another tab. Undo there brings it back.';
     case 'planting-gone':
       return 'This crop has been taken out of the plan, perhaps in another tab. Undo there brings it back.';
     case 'planting-done':

@@ -5,9 +5,9 @@ import { TROUBLE_WORDS } from '../../ui/troubleWords.ts';
 import { Obstacles } from './Obstacles.tsx';
 
 /** What is known of the bed's ground: soil, light, edges, plants to be kept, troubles. Choose and Terminate reckon with it. */
-export function BedGround({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
+export function BedGround({ bed, save }: { bed: Bed; save(patch: (stands: Bed) => Partial<Bed>): void }) {
   const trouble = (t: Trouble, on: boolean) =>
-    save({ ...bed, troubles: on ? [...bed.troubles, t] : bed.troubles.filter((x) => x !== t) });
+    save((b) => ({ troubles: [...b.troubles.filter((x) => x !== t), ...(on ? [t] : [])] }));
   return (
     <details className="border-warp mt-6 border-t pt-3">
       <summary className="font-display cursor-pointer text-xl font-bold">The ground of this bed</summary>
@@ -20,7 +20,7 @@ export function BedGround({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
             ['loam', 'Loam'],
             ['clay', 'Clay'],
           ]}
-          onChange={(texture) => save({ ...bed, soil: { ...bed.soil, texture } })}
+          onChange={(texture) => save((b) => ({ soil: { ...b.soil, texture } }))}
         />
         <SelectField<Bed['soil']['fertility']>
           label="What it gives"
@@ -30,7 +30,7 @@ export function BedGround({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
             ['fair', 'Fair'],
             ['rich', 'Rich'],
           ]}
-          onChange={(fertility) => save({ ...bed, soil: { ...bed.soil, fertility } })}
+          onChange={(fertility) => save((b) => ({ soil: { ...b.soil, fertility } }))}
         />
         <SelectField<Bed['shade']>
           label="Light"
@@ -40,19 +40,19 @@ export function BedGround({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
             ['part', 'Shade for half the day'],
             ['deep', 'Shade most of the day'],
           ]}
-          onChange={(shade) => save({ ...bed, shade })}
+          onChange={(shade) => save(() => ({ shade }))}
         />
       </div>
       <div className="mt-3 grid max-w-3xl gap-x-6 sm:grid-cols-2">
         <Check
           label="It has raised edges"
           checked={bed.edged}
-          onChange={(edged) => save({ ...bed, edged })}
+          onChange={(edged) => save(() => ({ edged }))}
         />
         <Check
           label="Plants stand in it that are to be kept"
           checked={bed.keptPlants}
-          onChange={(keptPlants) => save({ ...bed, keptPlants })}
+          onChange={(keptPlants) => save(() => ({ keptPlants }))}
         />
       </div>
       <Obstacles bed={bed} save={save} />

@@ -1,10 +1,11 @@
+import { changeBed, changePlanting, plantBack } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { coverName, crops, findCrop } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { showArea, showLength } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { removeCover, removePlanting, saveBeds, savePlanting } from '../../records/verbs/verbs.ts';
+import { removeCover, removePlanting, savePlanting } from '../../records/verbs/verbs.ts';
 import type { Planting } from '../../records/types.ts';
 import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
@@ -86,16 +87,32 @@ export default function BedPage() {
           <li key={p.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">
             <b>{findCrop(p.cropId)?.name}</b>
             {p.plantedOn
-              ? date('planted', p.plantedOn, (iso) => void run(savePlanting(hands, { ...p, plantedOn: iso })))
-              : date('to plant', p.plantOn, (iso) => void run(savePlanting(hands, { ...p, plantOn: iso })))}
+              ? date(
+                  'planted',
+                  p.plantedOn,
+                  (iso) => void run(changePlanting(hands, p, 'save-planting', () => ({ plantedOn: iso }))),
+                )
+              : date(
+                  'to plant',
+                  p.plantOn,
+                  (iso) => void run(changePlanting(hands, p, 'save-planting', () => ({ plantOn: iso }))),
+                )}
             {p.clearedOn
-              ? date('cleared', p.clearedOn, (iso) => void run(savePlanting(hands, { ...p, clearedOn: iso })))
-              : date('to clear', p.clearOn, (iso) => void run(savePlanting(hands, { ...p, clearOn: iso })))}
+              ? date(
+                  'cleared',
+                  p.clearedOn,
+                  (iso) => void run(changePlanting(hands, p, 'save-planting', () => ({ clearedOn: iso }))),
+                )
+              : date(
+                  'to clear',
+                  p.clearOn,
+                  (iso) => void run(changePlanting(hands, p, 'save-planting', () => ({ clearOn: iso }))),
+                )}
             {!p.plantedOn && (
               <button
                 type="button"
                 className="btn btn-xs"
-                onClick={() => void run(savePlanting(hands, { ...p, plantedOn: today }, 'plant'))}
+                onClick={() => void run(plantBack(hands, p, today))}
               >
                 Planted today
               </button>
@@ -104,7 +121,7 @@ export default function BedPage() {
               <button
                 type="button"
                 className="btn btn-xs"
-                onClick={() => void run(savePlanting(hands, { ...p, clearedOn: today }, 'clear'))}
+                onClick={() => void run(changePlanting(hands, p, 'clear', () => ({ clearedOn: today })))}
               >
                 Cleared today
               </button>
@@ -137,7 +154,7 @@ export default function BedPage() {
           Put this crop on bed {bed.name}
         </button>
       </form>
-      <BedGround bed={bed} save={(b) => void run(saveBeds(hands, [b]))} />
+      <BedGround bed={bed} save={(patch) => void run(changeBed(hands, bed, patch))} />
     </Page>
   );
 }

@@ -8,7 +8,7 @@ import { TextField } from '../../ui/fields.tsx';
 import { failureWords } from '../../ui/failureWords.ts';
 
 /** What stands in the bed and wants no seed: taken off its area when seed is weighed. */
-export function Obstacles({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
+export function Obstacles({ bed, save }: { bed: Bed; save(patch: (stands: Bed) => Partial<Bed>): void }) {
   const { garden } = useGarden();
   const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
   const [name, setName] = useState('');
@@ -36,7 +36,7 @@ export function Obstacles({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
     setName('');
     setSize('');
     setCount('1');
-    save({ ...bed, obstacles: [...bed.obstacles, obstacle] });
+    save((b) => ({ obstacles: [...b.obstacles, obstacle] }));
   };
   return (
     <section className="mt-3" aria-label="In the way">
@@ -49,7 +49,7 @@ export function Obstacles({ bed, save }: { bed: Bed; save(bed: Bed): void }) {
             <button
               type="button"
               className="btn btn-ghost btn-xs"
-              onClick={() => save({ ...bed, obstacles: bed.obstacles.filter((_, k) => k !== i) })}
+              onClick={() => save((b) => ({ obstacles: b.obstacles.filter((_, k) => k !== i) }))}
             >
               Take {o.name.toLowerCase()} away
             </button>

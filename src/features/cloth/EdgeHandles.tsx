@@ -1,13 +1,14 @@
+import { isoOf } from '../../core/calendar/day.ts';
+import { changeCover, changePlanting, movePlanting } from '../../records/commands/change.ts';
 import { type PointerEvent as ReactPointerEvent, useMemo, useState } from 'react';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type ForecastInput } from '../../core/plan/standing.ts';
-import { movePlanting, saveCover } from '../../records/verbs/verbs.ts';
 import type { Bed } from '../../records/types.ts';
 import { forecastInput } from '../../questions/cover.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useLive } from '../../ring/useLive.ts';
 import { showDay } from '../../ui/dates.ts';
-import { type Edge, coverMoved, edgesOf, plantingMoved } from './edges.ts';
+import { type Edge, coverMoved, edgesOf } from './edges.ts';
 
 /** Years behind the answer while an edge is in the hand. */
 const LIVE_YEARS = 60;
@@ -35,14 +36,13 @@ export function EdgeHandles({ bed, x, width, from, to, y, perDay, now }: Props) 
     if (day === edge.day) return;
     if ('cover' in edge)
       await run(
-        saveCover(
-          hands,
-          coverMoved(edge.cover, edge.kind, day),
-          'move-edge',
-          `${edge.words}, bed ${bed.name}`,
+        changeCover(hands, edge.cover, 'move-edge', `${edge.words}, bed ${bed.name}`, (c) =>
+          coverMoved(c, edge.kind, day),
         ),
       );
-    else await run(movePlanting(hands, plantingMoved(edge.planting, edge.kind, day)));
+    else if (edge.kind === 'clear')
+      await run(changePlanting(hands, edge.planting, 'move-edge', () => ({ clearOn: isoOf(day) })));
+    else await run(movePlanting(hands, edge.planting, day - edge.day));
   }
   const grab = (edge: Edge) => (event: ReactPointerEvent<HTMLDivElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -136,7 +136,7 @@ function Bubble({ edge, day, bed }: { edge: Edge; day: Day; bed: Bed }) {
     let cover = 'cover' in edge ? coverMoved(edge.cover, edge.kind, day) : undefined;
     let crops = plantings;
     if (edge.kind === 'plant') {
-      const moved = plantingMoved(edge.planting, 'plant', day);
+      const moved = { ...edge.planting, plantOn: isoOf(day) };
       crops = plantings.map((p) => (p.id === moved.id ? moved : p));
       cover = covers.find((c) => c.nextPlantingId === moved.id && c.verdict !== 'dead');
     }

@@ -79,10 +79,3 @@ export function coverMoved(cover: Cover, kind: 'sow' | 'end', day: Day): Cover {
   const by = day - coverDays(cover).endFrom;
   return { ...cover, passes: cover.passes.map((p) => (p.doneOn ? p : { ...p, due: shift(p.due, by) })) };
 }
-
-/** The planting moved: its planting day takes the clearing day along. */
-export function plantingMoved(planting: Planting, kind: 'plant' | 'clear', day: Day): Planting {
-  if (kind === 'clear') return { ...planting, clearOn: isoOf(day) };
-  const by = day - dayOf(planting.plantOn);
-  return { ...planting, plantOn: isoOf(day), clearOn: shift(planting.clearOn, by) };
-}

@@ -1,3 +1,4 @@
+import { changeGarden } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Failure } from '../../core/result/result.ts';
@@ -6,11 +7,11 @@ import { showAreaImperial, showAreaMetric, showLength } from '../../core/units/s
 import { LARGEST, textOf } from '../../records/files/bytes.ts';
 import { type ReadBed, bedsFromCsv, bedsFromGeoJson } from '../../records/files/bedsFile.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { removeBed, saveBeds, saveGarden } from '../../records/verbs/verbs.ts';
-import type { Bed, Garden } from '../../records/types.ts';
+import { removeBed, saveBeds } from '../../records/verbs/verbs.ts';
+import type { Bed } from '../../records/types.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Field, Page } from '../../ui/parts.tsx';
-import { Rules } from './Rules.tsx';
+import { type Change, Rules } from './Rules.tsx';
 import { SeasonWeather } from './SeasonWeather.tsx';
 
 /** Beds, tools, house rules and climate of the garden. */
@@ -38,8 +39,8 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
     surface: 'clean',
     note: '',
   });
-  const change = (part: Partial<Garden>, label: string) =>
-    void run(saveGarden(hands, { ...garden, ...part }, label));
+  const change: Change = (label, patch, joins) =>
+    void run(changeGarden(hands, garden.id, label, patch, joins));
 
   async function add() {
     if (!name.trim()) return setProblem('Give the bed a name or a number.');

@@ -10,25 +10,23 @@ const KEEPS: [Garden['keeps'][number], string][] = [
   ['stock', 'Other stock'],
 ];
 
+/** Changes something of the garden as it stands; steps of a slider join. */
+export type Change = (label: string, patch: (g: Garden) => Partial<Garden>, joins?: boolean) => void;
+
 /** Tools, those to be kept from harm, the house rules with the reasons of each side, units. */
-export function Rules({
-  garden,
-  change,
-}: {
-  garden: Garden;
-  change(part: Partial<Garden>, label: string): void;
-}) {
+export function Rules({ garden, change }: { garden: Garden; change: Change }) {
   const tick = (label: string, on: boolean, set: (on: boolean) => void) => (
     <Check key={label} label={label} checked={on} onChange={set} />
   );
-  const swap = <T,>(list: T[], x: T, on: boolean) => (on ? [...list, x] : list.filter((y) => y !== x));
+  const swap = <T,>(list: T[], x: T, on: boolean) =>
+    on ? [...list.filter((y) => y !== x), x] : list.filter((y) => y !== x);
   return (
     <div className="flex flex-col gap-5">
       <fieldset>
         <legend className="font-display text-lg font-bold">Tools at hand</legend>
         {kit.map((k) =>
           tick(k.name, garden.kit.includes(k.id), (on) =>
-            change({ kit: swap(garden.kit, k.id, on) }, 'the tools at hand'),
+            change('the tools at hand', (g) => ({ kit: swap(g.kit, k.id, on) })),
           ),
         )}
       </fieldset>
@@ -36,40 +34,40 @@ export function Rules({
         <legend className="font-display text-lg font-bold">To be kept from harm</legend>
         {KEEPS.map(([id, label]) =>
           tick(label, garden.keeps.includes(id), (on) =>
-            change({ keeps: swap(garden.keeps, id, on) }, 'who is kept from harm'),
+            change('who is kept from harm', (g) => ({ keeps: swap(g.keeps, id, on) })),
           ),
         )}
       </fieldset>
       <fieldset>
         <legend className="font-display text-lg font-bold">House rules</legend>
         {tick('No foot on a bed', garden.rules.noFootOnBed, (on) =>
-          change({ rules: { ...garden.rules, noFootOnBed: on } }, 'a house rule'),
+          change('a house rule', (g) => ({ rules: { ...g.rules, noFootOnBed: on } })),
         )}
         <p className="text-bark mb-3 text-sm">
           One side never treads a bed, to spare its crumb. The other treads once a year over roots and residue
           and sees no harm. It rules crimping by foot out.
         </p>
         {tick('No digging', garden.rules.noDigging, (on) =>
-          change({ rules: { ...garden.rules, noDigging: on } }, 'a house rule'),
+          change('a house rule', (g) => ({ rules: { ...g.rules, noDigging: on } })),
         )}
         <p className="text-bark mb-3 text-sm">
           Digging in feeds fast and ends any cover; leaving roots keeps structure, fungi and carbon.
         </p>
         {tick('No plastic on the ground', garden.rules.noPlastic, (on) =>
-          change({ rules: { ...garden.rules, noPlastic: on } }, 'a house rule'),
+          change('a house rule', (g) => ({ rules: { ...g.rules, noPlastic: on } })),
         )}
         <p className="text-bark mb-3 text-sm">
           A sheet kills without work or blade and lasts ten years; others will have no film on food soil, for
           its crumbs and its making.
         </p>
         {tick('No animals on beds', garden.rules.noAnimals, (on) =>
-          change({ rules: { ...garden.rules, noAnimals: on } }, 'a house rule'),
+          change('a house rule', (g) => ({ rules: { ...g.rules, noAnimals: on } })),
         )}
         <p className="text-bark mb-3 text-sm">
           Animals eat, scratch and feed in one pass; raw manure then keeps salads off the bed for months.
         </p>
         {tick('No fire', garden.rules.noFire, (on) =>
-          change({ rules: { ...garden.rules, noFire: on } }, 'a house rule'),
+          change('a house rule', (g) => ({ rules: { ...g.rules, noFire: on } })),
         )}
         <p className="text-bark mb-3 text-sm">
           Flame needs no blade and stirs no soil; it needs gas, calm and leave.
@@ -81,7 +79,7 @@ export function Rules({
           min={20}
           max={300}
           step={10}
-          onChange={(d) => change({ rules: { ...garden.rules, sheetCap_d: d } }, 'a house rule')}
+          onChange={(d) => change('a house rule', (g) => ({ rules: { ...g.rules, sheetCap_d: d } }), true)}
         />
         <p className="text-bark mb-3 text-sm">
           Some want soil in the dark for weeks at most; others leave sheets over winter. Heat decides when the
@@ -91,13 +89,13 @@ export function Rules({
       <fieldset>
         <legend className="font-display text-lg font-bold">Units</legend>
         {tick('Feet and inches', garden.units.length === 'imperial', (on) =>
-          change({ units: { ...garden.units, length: on ? 'imperial' : 'metric' } }, 'units'),
+          change('units', (g) => ({ units: { ...g.units, length: on ? 'imperial' : 'metric' } })),
         )}
         {tick('Ounces and pounds', garden.units.mass === 'imperial', (on) =>
-          change({ units: { ...garden.units, mass: on ? 'imperial' : 'metric' } }, 'units'),
+          change('units', (g) => ({ units: { ...g.units, mass: on ? 'imperial' : 'metric' } })),
         )}
         {tick('Degrees Fahrenheit', garden.units.temperature === 'fahrenheit', (on) =>
-          change({ units: { ...garden.units, temperature: on ? 'fahrenheit' : 'celsius' } }, 'units'),
+          change('units', (g) => ({ units: { ...g.units, temperature: on ? 'fahrenheit' : 'celsius' } })),
         )}
       </fieldset>
     </div>

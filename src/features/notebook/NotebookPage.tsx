@@ -1,14 +1,8 @@
+import { correctDate, type DatedThing } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { useGarden } from '../../ring/garden.tsx';
 import { type Happening, happenings } from '../../ring/journal.ts';
-import {
-  removeLook,
-  removeNote,
-  saveCover,
-  saveLook,
-  saveNote,
-  savePlanting,
-} from '../../records/verbs/verbs.ts';
+import { removeLook, removeNote, saveNote } from '../../records/verbs/verbs.ts';
 import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Field, Page } from '../../ui/parts.tsx';
@@ -24,36 +18,7 @@ export default function NotebookPage() {
   const shown = bedId ? all.filter((h) => h.bedId === bedId) : all;
   const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '?';
 
-  function move(h: Happening, on: string) {
-    if (h.kind === 'look') {
-      const look = ring.looks.find((l) => l.id === h.refId)!;
-      const cover = ring.covers.find((c) => c.id === look.coverId)!;
-      return run(saveLook(hands, { ...look, on }, cover));
-    }
-    if (h.kind === 'note') return run(saveNote(hands, { ...ring.notes.find((n) => n.id === h.refId)!, on }));
-    if (h.kind === 'planting') {
-      const p = ring.plantings.find((x) => x.id === h.refId)!;
-      return run(
-        savePlanting(hands, h.key.endsWith('p') ? { ...p, plantedOn: on } : { ...p, clearedOn: on }),
-      );
-    }
-    const c = ring.covers.find((x) => x.id === h.refId)!;
-    if (h.kind === 'watering') {
-      const waterings = c.waterings.map((w, k) => (k === h.index ? { ...w, on } : w));
-      return run(saveCover(hands, { ...c, waterings }, 'move-date', 'a date'));
-    }
-    if (h.key.endsWith('s')) return run(saveCover(hands, { ...c, sownOn: on }, 'move-date', 'a date'));
-    if (h.key.endsWith('e')) return run(saveCover(hands, { ...c, endedOn: on }, 'move-date', 'a date'));
-    const i = Number(h.key.slice(c.id.length));
-    return run(
-      saveCover(
-        hands,
-        { ...c, passes: c.passes.map((p, k) => (k === i ? { ...p, doneOn: on } : p)) },
-        'move-date',
-        'a date',
-      ),
-    );
-  }
+  const move = (h: Happening, on: string) => run(correctDate(hands, garden.id, datedThing(h), on));
 
   return (
     <Page
@@ -170,4 +135,15 @@ export default function NotebookPage() {
       </ol>
     </Page>
   );
+}
+
+/** Which date of which record an entry of the notebook tells. */
+function datedThing(h: Happening): DatedThing {
+  const id = h.refId;
+  if (h.kind === 'look' || h.kind === 'note') return { kind: h.kind, id };
+  if (h.kind === 'planting') return { kind: h.key.endsWith('p') ? 'planted' : 'cleared', id };
+  if (h.kind === 'watering') return { kind: 'watering', id, index: h.index! };
+  if (h.key.endsWith('s')) return { kind: 'sown', id };
+  if (h.key.endsWith('e')) return { kind: 'ended', id };
+  return { kind: 'pass', id, index: Number(h.key.slice(id.length)) };
 }

@@ -1,14 +1,14 @@
+import { plantBack } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { useParams, Link } from 'react-router';
 import { coverName, findCrop, findSpecies } from '../../catalogue/catalogue.ts';
 import { type CropEntry } from '../../catalogue/schema.ts';
-import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { dayOf } from '../../core/calendar/day.ts';
 import { type PlantBack } from '../../core/plantBack/plantBack.ts';
 import { type StrandId } from '../../core/plantBack/strands.ts';
 import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { familiesBefore, restMissing } from '../../questions/plantBack.ts';
 import { changeCrop } from '../../records/commands/planting.ts';
-import { savePlanting } from '../../records/verbs/verbs.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { usePlantBack } from '../../ring/usePlantBack.ts';
 import { showDay, showIsoYear, showSpan } from '../../ui/dates.ts';
@@ -87,10 +87,7 @@ export default function PlantBackPage() {
           className="mt-2 mb-5 flex flex-wrap items-end gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            const shift = Math.max(dayOf(next.clearOn) - plantDay, 20);
-            void run(
-              savePlanting(hands, { ...next, plantedOn: on, clearOn: isoOf(dayOf(on) + shift) }, 'plant'),
-            );
+            void run(plantBack(hands, next, on));
           }}
         >
           <DateField label="Planted on" value={on} onChange={setOn} />

@@ -1,10 +1,10 @@
+import { changeGarden, changeCover } from '../../records/commands/change.ts';
 import { useParams, Link } from 'react-router';
 import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
 import { portions, type SeedLot, throwGroups } from '../../core/seed/weight.ts';
 import { G_PER_LB, showArea, showCount, showMass, showPerArea } from '../../core/units/show.ts';
 import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../questions/weights.ts';
 import { useCover } from '../../ring/useForecast.ts';
-import { saveCover, saveGarden } from '../../records/verbs/verbs.ts';
 import { Answer, Field, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 import { Swatch } from '../../ui/Weave.tsx';
@@ -26,15 +26,12 @@ export default function SeedPage() {
   const cost = seedCost(garden, weights);
   const lot = (speciesId: string) => cover.seed.find((s) => s.speciesId === speciesId)!;
   const set = (part: Partial<Cover>, label: string) =>
-    void run(saveCover(hands, { ...cover, ...part }, 'seed', label));
+    void run(changeCover(hands, cover, 'seed', label, () => part, true));
   const setLot = (speciesId: string, part: Partial<SeedLot>) =>
     void run(
-      saveCover(
-        hands,
-        { ...cover, seed: cover.seed.map((s) => (s.speciesId === speciesId ? { ...s, ...part } : s)) },
-        'seed-lot',
-        'the seed on the bench',
-      ),
+      changeCover(hands, cover, 'seed-lot', 'the seed on the bench', (c) => ({
+        seed: c.seed.map((s) => (s.speciesId === speciesId ? { ...s, ...part } : s)),
+      })),
     );
   // Prices are kept per kilogram and shown per pound where masses are in ounces.
   const kilos = garden.units.mass === 'imperial' ? G_PER_LB / 1000 : 1;
@@ -145,17 +142,9 @@ export default function SeedPage() {
                       const typed = e.target.value;
                       if (typed !== '' && Number(typed) >= 0 && typed !== priceOf(w.speciesId))
                         void run(
-                          saveGarden(
-                            hands,
-                            {
-                              ...garden,
-                              seedPrices: {
-                                ...garden.seedPrices,
-                                [w.speciesId]: Number(typed) / kilos,
-                              },
-                            },
-                            'a seed price',
-                          ),
+                          changeGarden(hands, garden.id, 'a seed price', (g) => ({
+                            seedPrices: { ...g.seedPrices, [w.speciesId]: Number(typed) / kilos },
+                          })),
                         );
                     }}
                   />
@@ -180,12 +169,9 @@ export default function SeedPage() {
                 value={cover.throws}
                 onChange={(e) =>
                   void run(
-                    saveCover(
-                      hands,
-                      { ...cover, throws: Number(e.target.value) },
-                      'throws',
-                      'the number of throws',
-                    ),
+                    changeCover(hands, cover, 'throws', 'the number of throws', () => ({
+                      throws: Number(e.target.value),
+                    })),
                   )
                 }
               >

@@ -1,10 +1,10 @@
+import { changeGarden } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { findSpecies } from '../../catalogue/catalogue.ts';
 import { inoculant_g } from '../../core/seed/inoculant.ts';
 import { cheapestPacks, type Pack, type PackChoice } from '../../core/seed/packs.ts';
 import { drawFromShelf } from '../../core/seed/shelf.ts';
 import { G_PER_OZ, showMass } from '../../core/units/show.ts';
-import { saveGarden } from '../../records/verbs/verbs.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { TextField } from '../../ui/fields.tsx';
 import { Answer } from '../../ui/parts.tsx';
@@ -42,11 +42,9 @@ export function ToBuy({ sowings }: { sowings: PlannedSowing[] }) {
   const money = (x: number) => `${garden.currency}${x.toFixed(2)}`;
   const setPacks = (speciesId: string, packs: Pack[]) =>
     void run(
-      saveGarden(
-        hands,
-        { ...garden, packs: { ...garden.packs, [speciesId]: packs } },
-        'the packs seed is sold in',
-      ),
+      changeGarden(hands, garden.id, 'the packs seed is sold in', (g) => ({
+        packs: { ...g.packs, [speciesId]: packs },
+      })),
     );
   return (
     <>

@@ -1,9 +1,9 @@
+import { changeBed, changeCover } from '../../records/commands/change.ts';
 import { useEffect, useState } from 'react';
 import { findWay, membersOf, methods, sowingWays } from '../../catalogue/catalogue.ts';
 import { wayShare } from '../../core/stand/emergence.ts';
 import { showDepth, showVolume } from '../../core/units/show.ts';
 import { nurseStraw, soilCover_l } from '../../core/watering/watering.ts';
-import { saveBeds, saveCover } from '../../records/verbs/verbs.ts';
 import { methodsHere } from '../../questions/methods.ts';
 import { sownArea_m2 } from '../../questions/weights.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -88,7 +88,9 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
           label="Way of sowing"
           value={cover.wayId}
           options={sowingWays.map((w) => [w.id, w.name] as const)}
-          onChange={(wayId) => void run(saveCover(hands, { ...cover, wayId }, 'way', 'the way of sowing'))}
+          onChange={(wayId) =>
+            void run(changeCover(hands, cover, 'way', 'the way of sowing', () => ({ wayId })))
+          }
         />
         <SelectField<Bed['surface']>
           label="On the ground now"
@@ -98,7 +100,7 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
             ['weedy', 'young weeds'],
             ['sod', 'living sod'],
           ]}
-          onChange={(surface) => void run(saveBeds(hands, [{ ...bed, surface }]))}
+          onChange={(surface) => void run(changeBed(hands, bed, () => ({ surface })))}
         />
       </div>
       <ul className="mt-3">
@@ -156,7 +158,7 @@ export function SodRefused({ bed }: { bed: Bed }) {
       <button
         type="button"
         className="btn mt-2"
-        onClick={() => void run(saveBeds(hands, [{ ...bed, surface: 'clean' }]))}
+        onClick={() => void run(changeBed(hands, bed, () => ({ surface: 'clean' })))}
       >
         The sod is dead and gone
       </button>

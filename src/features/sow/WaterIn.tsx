@@ -1,3 +1,4 @@
+import { changeGarden } from '../../records/commands/change.ts';
 import {
   FIRST_WATERING_MM,
   cupAnswer,
@@ -7,7 +8,6 @@ import {
   minutesFor,
 } from '../../core/watering/watering.ts';
 import { L_PER_GAL, MM_PER_IN, showFlow, showRain, showVolume } from '../../core/units/show.ts';
-import { saveGarden } from '../../records/verbs/verbs.ts';
 import { sownArea_m2 } from '../../questions/weights.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
@@ -145,19 +145,14 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
           disabled={sense !== 'likely'}
           onClick={() =>
             void run(
-              saveGarden(
-                hands,
-                {
-                  ...garden,
-                  watering: {
-                    by: form.by,
-                    flow_l_min: flow!,
-                    cups_mm: form.by === 'hose' || form.by === 'can' ? [] : cups,
-                    minutes: cup ? number(form.minutes) : 0,
-                  },
+              changeGarden(hands, garden.id, 'what the water gives', () => ({
+                watering: {
+                  by: form.by,
+                  flow_l_min: flow!,
+                  cups_mm: form.by === 'hose' || form.by === 'can' ? [] : cups,
+                  minutes: cup ? number(form.minutes) : 0,
                 },
-                'what the water gives',
-              ),
+              })),
             )
           }
         >

@@ -66,7 +66,7 @@ export function WriteDown({
       return setProblem('Enter the weight really used for each kind, more than nothing.');
     setProblem('');
     // A later start moves the ending with it only where the ending would otherwise come before the sowing.
-    if (await run(logSowing(hands, { ...cover, seed, sownOn: on }, bed.name, answered.cleared))) clear();
+    if (await run(logSowing(hands, cover, { on, seed }, bed.name, answered.cleared))) clear();
   }
 
   return (

@@ -1,11 +1,10 @@
+import { movePlanting } from '../../records/commands/change.ts';
 import { Link } from 'react-router';
 import { methods } from '../../catalogue/catalogue.ts';
-import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { worthOfEnding } from '../../core/plan/endings.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
 import type { Cover, Planting } from '../../records/types.ts';
-import { movePlanting } from '../../records/verbs/verbs.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay } from '../../ui/dates.ts';
 import { Odds } from '../../ui/parts.tsx';
@@ -112,17 +111,10 @@ export function PlantLater({
       <button
         type="button"
         className="btn mt-1"
-        onClick={() => void run(movePlanting(hands, moved(next, day - plantDay)))}
+        onClick={() => void run(movePlanting(hands, next, day - plantDay))}
       >
         Move planting to {showDay(day)}
       </button>
     </>
   );
 }
-
-const moved = (p: Planting, days: number): Planting => ({
-  ...p,
-  plantOn: later(p.plantOn, days),
-  clearOn: later(p.clearOn, days),
-});
-const later = (iso: string, days: number): string => isoOf(dayOf(iso) + days);

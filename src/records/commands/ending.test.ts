@@ -142,7 +142,8 @@ describe('did this happen?', () => {
     await logPass(hands, cover, 1, '2027-05-03', 'lay the sheet');
     await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 1 }, 'lay the sheet: bed 1');
     expect((await now()).passes[1]!.doneOn).toBe('2027-05-03');
-    for (let i = 0; i < 3; i++) await undo(db, cover.gardenId);
+    // The second tap said what stood already: no deed.
+    for (let i = 0; i < 2; i++) await undo(db, cover.gardenId);
     expect((await now()).passes).toEqual(cover.passes);
   });
   test('a sowing, a planting and a clearing too; a sowing after its own ending is refused', async () => {

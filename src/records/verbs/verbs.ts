@@ -1,5 +1,5 @@
 import { coverName, findCrop } from '../../catalogue/catalogue.ts';
-import { type Result, fail } from '../../core/result/result.ts';
+import { type Result, fail, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
 import { type LogEntry, type RecordOf } from '../history.ts';
 import {
@@ -13,7 +13,7 @@ import {
   type WeatherYear,
 } from '../types.ts';
 import { type Stamp } from '../stamps.ts';
-import { type Wish, type WriteMeta, storageFailure, write } from '../write.ts';
+import { type Wish, type WriteMeta, storageFailure, write, writeFrom } from '../write.ts';
 import { inOrder, noCoverOverlap, noOverlap } from './dates.ts';
 
 /** A clock and a source of ids, so that a test can hold both still. */
@@ -68,38 +68,41 @@ export const saveBeds = (hands: Hands, beds: Bed[]): Done =>
   );
 
 /** Takes a bed away with everything that happened on it; undo brings all of it back. */
-export async function removeBed(hands: Hands, bed: Bed): Done {
+export function removeBed(hands: Hands, bed: Bed): Done {
   const { db } = hands;
-  const wishes: Wish[] = [{ table: 'beds', remove: bed.id }];
-  for (const table of ['plantings', 'covers', 'notes'] as const)
-    for (const r of await db.table(table).where({ bedId: bed.id }).toArray())
-      wishes.push({ table, remove: (r as { id: string }).id });
-  for (const l of await db.looks.filter((l) => l.bedId === bed.id).toArray())
-    wishes.push({ table: 'looks', remove: l.id });
-  return write(db, meta(hands, bed.gardenId, 'remove-bed', `taking bed ${bed.name} away`), wishes);
+  return writeFrom(db, meta(hands, bed.gardenId, 'remove-bed', `taking bed ${bed.name} away`), async () => {
+    const wishes: Wish[] = [{ table: 'beds', remove: bed.id }];
+    for (const table of ['plantings', 'covers', 'notes'] as const)
+      for (const r of await db.table(table).where({ bedId: bed.id }).toArray())
+        wishes.push({ table, remove: (r as { id: string }).id });
+    for (const l of await db.looks.filter((l) => l.bedId === bed.id).toArray())
+      wishes.push({ table: 'looks', remove: l.id });
+    return ok(wishes);
+  });
 }
 
 /** Plans or changes a crop. Fails with `dates-out-of-order` or `crops-overlap`. */
-export async function savePlanting(hands: Hands, planting: Planting, verb = 'save-planting'): Done {
-  const order = inOrder([
-    ['planting', planting.plantedOn ?? planting.plantOn, 'clearing', planting.clearedOn ?? planting.clearOn],
-  ]);
-  if (!order.ok) return order;
-  const others = await hands.db.plantings.where({ bedId: planting.bedId }).toArray();
-  const free = noOverlap(planting, others, cropName);
-  if (!free.ok) return free;
-  return write(hands.db, meta(hands, planting.gardenId, verb, `${cropName(planting).toLowerCase()}`), [
-    { table: 'plantings', put: planting },
-  ]);
-}
+export const savePlanting = (hands: Hands, planting: Planting, verb = 'save-planting'): Done =>
+  writeFrom(hands.db, meta(hands, planting.gardenId, verb, cropName(planting).toLowerCase()), async () => {
+    const order = inOrder([
+      [
+        'planting',
+        planting.plantedOn ?? planting.plantOn,
+        'clearing',
+        planting.clearedOn ?? planting.clearOn,
+      ],
+    ]);
+    if (!order.ok) return order;
+    const others = await hands.db.plantings.where({ bedId: planting.bedId }).toArray();
+    const free = noOverlap(planting, others, cropName);
+    return free.ok ? ok([{ table: 'plantings', put: planting }]) : free;
+  });
 
 /** Puts a cover on a bed, with the crops before and after it when they are new. One write. */
-export async function putCover(hands: Hands, cover: Cover, plantings: Planting[] = []): Done {
-  const wishes = await wishesFor(hands, cover, plantings);
-  if (!wishes.ok) return wishes;
-  const label = coverName(cover.parts).toLowerCase();
-  return write(hands.db, meta(hands, cover.gardenId, 'put-cover', label), wishes.value);
-}
+export const putCover = (hands: Hands, cover: Cover, plantings: Planting[] = []): Done =>
+  writeFrom(hands.db, meta(hands, cover.gardenId, 'put-cover', coverName(cover.parts).toLowerCase()), () =>
+    wishesFor(hands, cover, plantings),
+  );
 
 async function wishesFor(hands: Hands, cover: Cover, plantings: Planting[]): Promise<Result<Wish[]>> {
   const checked = await checkCover(hands, cover);
@@ -119,25 +122,6 @@ async function wishesFor(hands: Hands, cover: Cover, plantings: Planting[]): Pro
   };
 }
 
-/**
- * Moves a planned crop, and the plant-back day of the cover before it with it, in one write. Fails with `dates-out-of-order` or
- * `crops-overlap`.
- */
-export async function movePlanting(hands: Hands, planting: Planting): Done {
-  const order = inOrder([['planting', planting.plantedOn ?? planting.plantOn, 'clearing', planting.clearOn]]);
-  if (!order.ok) return order;
-  const others = await hands.db.plantings.where({ bedId: planting.bedId }).toArray();
-  const free = noOverlap(planting, others, cropName);
-  if (!free.ok) return free;
-  const before = await hands.db.covers.filter((c) => c.nextPlantingId === planting.id).toArray();
-  return write(hands.db, meta(hands, planting.gardenId, 'move-planting', cropName(planting).toLowerCase()), [
-    { table: 'plantings', put: planting },
-    ...before
-      .filter((c) => c.verdict !== 'dead')
-      .map((c): Wish => ({ table: 'covers', put: { ...c, plantBackOn: planting.plantOn } })),
-  ]);
-}
-
 /** What is put on one bed of a block. */
 export interface BlockPart {
   cover: Cover;
@@ -145,17 +129,19 @@ export interface BlockPart {
 }
 
 /** Puts a cover on every bed of a block in one write: all of them or none. Fails as `putCover` does, for the first bed that cannot. */
-export async function putCoverOnBlock(hands: Hands, parts: BlockPart[]): Done {
-  const wishes: Wish[] = [];
-  for (const { cover, plantings } of parts) {
-    const wished = await wishesFor(hands, cover, plantings);
-    if (!wished.ok) return wished;
-    wishes.push(...wished.value);
-  }
+export function putCoverOnBlock(hands: Hands, parts: BlockPart[]): Done {
   const { cover } = parts[0]!;
   const beds = new Set(parts.map((p) => p.cover.bedId)).size;
   const label = `${coverName(cover.parts).toLowerCase()} on ${beds} ${beds === 1 ? 'bed' : 'beds'}`;
-  return write(hands.db, meta(hands, cover.gardenId, 'put-cover', label), wishes);
+  return writeFrom(hands.db, meta(hands, cover.gardenId, 'put-cover', label), async () => {
+    const wishes: Wish[] = [];
+    for (const part of parts) {
+      const wished = await wishesFor(hands, part.cover, part.plantings);
+      if (!wished.ok) return wished;
+      wishes.push(...wished.value);
+    }
+    return ok(wishes);
+  });
 }
 
 export async function saveCover(hands: Hands, cover: Cover, verb: string, label: string): Done {
@@ -179,20 +165,31 @@ export async function checkCover(hands: Hands, cover: Cover): Promise<Result<tru
 }
 
 /** Takes a cover and its looks away. */
-export async function removeCover(hands: Hands, cover: Cover): Done {
-  const looks = await hands.db.looks.where({ coverId: cover.id }).toArray();
-  return write(
+export const removeCover = (hands: Hands, cover: Cover): Done =>
+  writeFrom(
     hands.db,
     meta(hands, cover.gardenId, 'remove-cover', `taking ${coverName(cover.parts).toLowerCase()} away`),
-    [{ table: 'covers', remove: cover.id }, ...looks.map((l): Wish => ({ table: 'looks', remove: l.id }))],
+    async () => {
+      const looks = await hands.db.looks.where({ coverId: cover.id }).toArray();
+      return ok([
+        { table: 'covers', remove: cover.id },
+        ...looks.map((l): Wish => ({ table: 'looks', remove: l.id })),
+      ]);
+    },
   );
-}
 
+/** Takes a crop away; the cover before it keeps its plant-back day and points to no crop. */
 export const removePlanting = (hands: Hands, planting: Planting): Done =>
-  write(
+  writeFrom(
     hands.db,
     meta(hands, planting.gardenId, 'remove-planting', `taking ${cropName(planting).toLowerCase()} away`),
-    [{ table: 'plantings', remove: planting.id }],
+    async () => {
+      const before = await hands.db.covers.filter((c) => c.nextPlantingId === planting.id).toArray();
+      return ok([
+        { table: 'plantings', remove: planting.id },
+        ...before.map((c): Wish => ({ table: 'covers', put: { ...c, nextPlantingId: null } })),
+      ]);
+    },
   );
 
 /** Logs a look. Fails with `look-before-sowing` when nothing was sown by then, `look-empty` when nothing was entered. */
