@@ -8,7 +8,7 @@ export default defineConfig({
     react(),
     tailwindcss(),
     VitePWA({
-      registerType: 'autoUpdate',
+      registerType: 'prompt',
       injectRegister: false,
       manifest: {
         name: 'Kilim',
@@ -25,7 +25,6 @@ export default defineConfig({
       },
       workbox: {
         clientsClaim: true,
-        skipWaiting: true,
         globPatterns: ['**/*.{html,js,css,woff2,svg,png,json}'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],

@@ -211,3 +211,82 @@ test('it can be installed: manifest, icons and service worker satisfy the browse
     await stage.close();
   }
 });
+
+test('copies write themselves into a folder, the last seven stay, and a phone’s file is made one with what is here', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  try {
+    // A folder of the browser's own in place of one that a hand would pick.
+    await page.addInitScript(() => {
+      window.showDirectoryPicker = async () => {
+        const root = await navigator.storage.getDirectory();
+        const folder = await root.getDirectoryHandle('copies', { create: true });
+        for (let d = 10; d < 18; d++)
+          await folder.getFileHandle(`two-gums-2026-01-${d}.kilim.json`, { create: true });
+        await folder.getFileHandle('holiday.jpg', { create: true });
+        return folder;
+      };
+    });
+    await page.goto(`${base}/open-demo/two-gums`);
+    await page.getByRole('img', { name: /Cloth of 6 beds/ }).waitFor();
+    await page.getByRole('link', { name: 'Keep', exact: true }).click();
+    await page.getByText('No copy yet, and nothing written yet.').waitFor();
+    await page.getByRole('button', { name: 'Let copies write themselves into a folder' }).click();
+    await page.getByText('A copy is in the folder.').waitFor();
+    await page.getByText('Last copy today, nothing new since.').waitFor();
+    const { names, text } = await page.evaluate(async () => {
+      const root = await navigator.storage.getDirectory();
+      const folder = await root.getDirectoryHandle('copies');
+      const all: string[] = [];
+      for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys())
+        all.push(name);
+      const newest = all.filter((n) => n.endsWith('.json')).sort();
+      const file = await (await folder.getFileHandle(newest.at(-1)!)).getFile();
+      return { names: all.sort(), text: await file.text() };
+    });
+    expect(names.filter((n) => n.endsWith('.json'))).toHaveLength(7);
+    expect(names).toContain('holiday.jpg');
+    expect(names).not.toContain('two-gums-2026-01-11.kilim.json');
+    // The copy goes to a phone, and something is written there with a word of its own.
+    const phone = JSON.parse(text) as {
+      notes: object[];
+      beds: { id: string; note: string }[];
+      history: object[];
+    };
+    const word = { at: '2099-01-01T08:00:00.000Z', by: 'phone' };
+    phone.beds[0]!.note = 'seen from the phone';
+    phone.history = [
+      { id: `beds ${phone.beds[0]!.id}`, gardenId: 'two-gums', fields: { note: word }, gone: null },
+    ];
+    await page.getByRole('link', { name: 'Notebook', exact: true }).click();
+    await page.getByLabel('A note for today').fill('written here meanwhile');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByText('written here meanwhile').waitFor();
+    await page.getByRole('link', { name: 'Keep', exact: true }).click();
+    await page.getByText('Last copy today, 1 entry new since.').waitFor();
+    await page.getByLabel('A garden file').setInputFiles({
+      name: 'phone.kilim.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(phone)),
+    });
+    const inside = page.getByRole('region', { name: 'What is in the file' });
+    await inside.getByText('The file is newer than what is here.').waitFor();
+    expect(await axe(page)).toEqual([]);
+    await inside.getByRole('button', { name: 'Make both one' }).click();
+    await page.getByText('Two Gums: both made one.').waitFor();
+    const all = await everything(page);
+    expect(all).toContain('seen from the phone');
+    expect(all).toContain('written here meanwhile');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Undone: merging Two Gums.').waitFor();
+    const back = JSON.parse(await everything(page)) as {
+      beds: { note: string }[];
+      notes: { text: string }[];
+    };
+    expect(back.beds.some((b) => b.note === 'seen from the phone')).toBe(false);
+    expect(back.notes.some((n) => n.text === 'written here meanwhile')).toBe(true);
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});

@@ -2,14 +2,14 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
-import { registerSW } from 'virtual:pwa-register';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { App } from './app/App.tsx';
 import { store } from './app/store.ts';
+import { watchVersions } from './app/versions.ts';
 import { answers } from './ring/answers.ts';
 import './app/styles.css';
 
-if (import.meta.env.PROD) registerSW({ immediate: true });
+if (import.meta.env.PROD) watchVersions();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -5,9 +5,11 @@ import { type Failure } from '../core/result/result.ts';
 import { type StorageTrouble } from '../records/trouble.ts';
 import { failureWords } from '../ui/failureWords.ts';
 import { GardenRing } from '../ring/garden.tsx';
+import { askToStay } from '../ring/staying.ts';
 import { ErrorFence } from './ErrorFence.tsx';
 import { Header } from './Header.tsx';
 import { openDemo } from './demo.ts';
+import { takeNewer } from './versions.ts';
 import { failed, messageRead, openGarden, told, wentWell, useAct, useApp } from './store.ts';
 
 const Welcome = lazy(() => import('../features/welcome/WelcomePage.tsx'));
@@ -31,7 +33,7 @@ const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
 export function App() {
   const act = useAct();
   const navigate = useNavigate();
-  const { gardenId, sought, message, trouble } = useApp((s) => s.session);
+  const { gardenId, sought, message, trouble, newer } = useApp((s) => s.session);
   const tell = useCallback((f: Failure) => act(failed(f)), [act]);
   const well = useCallback(() => act(wentWell()), [act]);
   const say = useCallback((text: string) => act(told(text)), [act]);
@@ -55,6 +57,17 @@ export function App() {
         To the main part
       </a>
       {trouble && <StorageNotice trouble={trouble} />}
+      {newer && (
+        <div
+          role="status"
+          className="border-leaf bg-paper flex flex-wrap items-center gap-3 border-b-2 px-4 py-2 sm:px-6"
+        >
+          <p>A newer Kilim is ready. It comes by itself when you look away and nothing is half typed.</p>
+          <button type="button" className="btn btn-sm" onClick={() => takeNewer()}>
+            Take it now
+          </button>
+        </div>
+      )}
       <ErrorFence>
         <Suspense fallback={<p className="text-bark p-6">One moment…</p>}>
           <Routes>
@@ -68,6 +81,7 @@ export function App() {
                     gardenId={gardenId}
                     tell={tell}
                     wentWell={well}
+                    saved={askToStay}
                     missing={welcome}
                     waiting={!trouble && <p className="text-bark p-6">Opening the garden…</p>}
                   >

@@ -2,7 +2,7 @@ import { Component, type ReactNode } from 'react';
 import { storageFailure } from '../records/write.ts';
 import { failureWords } from '../ui/failureWords.ts';
 
-/** Catches a broken screen, keeps the rest, and says that nothing saved was lost. */
+/** Catches a broken screen and leads on: to the same place anew, or to Keep. It claims nothing that it has not looked at. */
 export class ErrorFence extends Component<{ children: ReactNode }, { broken: string | null }> {
   state = { broken: null as string | null };
 
@@ -19,12 +19,18 @@ export class ErrorFence extends Component<{ children: ReactNode }, { broken: str
       <main id="main" className="mx-auto max-w-xl p-6">
         <h1 className="font-display text-2xl font-bold">This screen broke</h1>
         <p className="mt-2">
-          Nothing saved was lost. Reload to go on; if it breaks again, export the garden under Keep.
+          It could not be drawn, and has written nothing by itself. Reload to go on; if it breaks again, take
+          a copy of the garden out under Keep before anything else.
         </p>
         <p className="text-bark mt-2 text-sm">{this.state.broken}</p>
-        <button type="button" className="btn btn-primary mt-4" onClick={() => window.location.assign('/')}>
-          Reload
-        </button>
+        <div className="mt-4 flex gap-3">
+          <button type="button" className="btn btn-primary" onClick={() => window.location.assign('/')}>
+            Reload
+          </button>
+          <button type="button" className="btn" onClick={() => window.location.assign('/keep')}>
+            To Keep
+          </button>
+        </div>
       </main>
     );
   }

@@ -1,6 +1,8 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { NavLink, useNavigate } from 'react-router';
-import { useGardens } from '../ring/gardens.ts';
+import { isMadeUp, useGardens } from '../ring/gardens.ts';
+import { urge, useCopies, useCopyAge } from '../ring/staying.ts';
+import { copyWords } from '../ui/copyWords.ts';
 import { redo, type Turned, undo } from '../records/write.ts';
 import { useGarden } from '../ring/garden.tsx';
 import { changeGarden } from '../records/commands/change.ts';
@@ -20,6 +22,7 @@ const PLACES = [
 
 export function Header({ say, open }: { say(text: string): void; open(gardenId: string): void }) {
   const { garden, today, hands, run } = useGarden();
+  useCopies(garden);
   const turn = async (which: typeof undo, word: string) => {
     const result = await which(hands.db, garden.id, { at: hands.now(), by: hands.device });
     if (result.ok) say(turnedWords(word, result.value));
@@ -83,6 +86,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
           )}
         </div>
       </div>
+      {!isMadeUp(garden.id) && <CopyNotice gardenId={garden.id} />}
     </header>
   );
 }
@@ -113,5 +117,22 @@ function Gardens({ openId, open }: { openId: string; open(id: string): void }) {
       ))}
       <option value={ANOTHER}>Another garden…</option>
     </select>
+  );
+}
+
+/** Says that a copy is due, quietly and then plainly; nothing while all is well. */
+function CopyNotice({ gardenId }: { gardenId: string }) {
+  const age = useCopyAge(gardenId);
+  const how = age ? urge(age) : 'none';
+  if (!age || how === 'none') return null;
+  return (
+    <p
+      className={`px-4 py-1 text-sm sm:px-6 ${how === 'plain' ? 'bg-madder text-paper font-semibold' : 'text-bark'}`}
+    >
+      {copyWords(age)}{' '}
+      <NavLink to="/keep" className="underline">
+        Take a copy out
+      </NavLink>
+    </p>
   );
 }

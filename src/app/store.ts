@@ -13,6 +13,8 @@ interface Session {
   message: { text: string; tone: 'problem' | 'done' } | null;
   /** Stands for as long as the database cannot be used. */
   trouble: StorageTrouble | null;
+  /** A newer version waits to be taken. */
+  newer: boolean;
 }
 
 const KEY = 'kilim.open-garden';
@@ -24,6 +26,7 @@ const session = createSlice({
     sought: localStorage.getItem(KEY) !== null,
     message: null,
     trouble: null,
+    newer: false,
   } as Session,
   reducers: {
     openGarden(state, action: PayloadAction<string | null>) {
@@ -47,13 +50,16 @@ const session = createSlice({
     troubled(state, action: PayloadAction<StorageTrouble | null>) {
       state.trouble = action.payload;
     },
+    newerReady(state) {
+      state.newer = true;
+    },
     messageRead(state) {
       state.message = null;
     },
   },
 });
 
-export const { openGarden, failed, told, wentWell, messageRead } = session.actions;
+export const { openGarden, failed, told, wentWell, messageRead, newerReady } = session.actions;
 export const store = configureStore({ reducer: { session: session.reducer } });
 watchStorage(hands.db, (trouble) => store.dispatch(session.actions.troubled(trouble)));
 // The browser's quick storage is written when it likes and is lost with a flat battery; the database has the last word.

@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { createContext, type ReactNode, useContext, useMemo } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { isoOf } from '../core/calendar/day.ts';
 import { type Failure, type Result } from '../core/result/result.ts';
 import { storageFailure } from '../records/write.ts';
@@ -37,6 +37,24 @@ export function realToday(): string {
   return isoOf(Math.floor((now.getTime() - now.getTimezoneOffset() * 60_000) / 86_400_000));
 }
 
+const LOOKED_MS = 20_000;
+
+/** Today, turning at midnight on a screen that stays open. */
+function useRealToday(): string {
+  const [day, setDay] = useState(realToday);
+  useEffect(() => {
+    const look = () => setDay(realToday());
+    const timer = setInterval(look, LOOKED_MS);
+    // A phone that slept over midnight wakes on the new day.
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', look);
+    };
+  }, []);
+  return day;
+}
+
 export interface Ring extends GardenContents {
   today: string;
   hands: Hands;
@@ -51,11 +69,14 @@ export function GardenRing(props: {
   tell(f: Failure): void;
   /** A write went through: an earlier problem no longer stands. */
   wentWell(): void;
+  /** Something is kept here now. */
+  saved(): void;
   children: ReactNode;
   missing: ReactNode;
   waiting: ReactNode;
 }) {
-  const { gardenId, tell, wentWell } = props;
+  const { gardenId, tell, wentWell, saved } = props;
+  const day = useRealToday();
   const contents = useLiveQuery(async () => {
     try {
       return (await readGarden(hands.db, gardenId)) ?? null;
@@ -71,17 +92,19 @@ export function GardenRing(props: {
         ? {
             ...contents,
             beds: [...contents.beds].sort((a, b) => a.order - b.order),
-            today: contents.garden.seasonClock ?? realToday(),
+            today: contents.garden.seasonClock ?? day,
             hands,
             run: async (work) => {
               const result = await work.catch(storageFailure);
-              if (result.ok) wentWell();
-              else tell(result.failure);
+              if (result.ok) {
+                wentWell();
+                saved();
+              } else tell(result.failure);
               return result.ok;
             },
           }
         : null,
-    [contents, tell, wentWell],
+    [contents, day, tell, wentWell, saved],
   );
   if (contents === undefined) return props.waiting;
   if (!ring) return props.missing;

@@ -9,8 +9,10 @@ import { readKept, wipeGarden } from '../../records/verbs/verbs.ts';
 import { BringBack } from '../../ring/BringBack.tsx';
 import { useGarden } from '../../ring/garden.tsx';
 import { GardenList } from '../../ring/GardenList.tsx';
+import { copyTaken, stemOf } from '../../ring/staying.ts';
 import { happenings, jobWords } from '../../ring/journal.ts';
 import { Field, Page } from '../../ui/parts.tsx';
+import { Staying } from './Staying.tsx';
 
 interface Props {
   tell(f: Failure): void;
@@ -24,11 +26,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
   const ring = useGarden();
   const { garden, hands, today } = ring;
   const [sure, setSure] = useState('');
-  const stem =
-    garden.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'garden';
+  const stem = stemOf(garden.name);
 
   function save(name: string, type: string, text: string) {
     const url = URL.createObjectURL(new Blob([text], { type }));
@@ -40,7 +38,9 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
   }
   async function exportGarden() {
     const contents = await readKept(hands.db, garden.id);
-    if (contents) save(`${stem}.kilim.json`, 'application/json', writeGardenFile(contents));
+    if (!contents) return;
+    save(`${stem}.kilim.json`, 'application/json', writeGardenFile(contents));
+    await copyTaken(garden.id);
   }
   async function exportJobs() {
     const { jobsCalendar } = await import('../../records/files/calendar.ts');
@@ -111,6 +111,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
             </a>
           </p>
         </section>
+        <Staying garden={garden} say={say} />
         <GardenList openId={garden.id} open={onOpen} gone={onWiped} tell={tell} />
         <section>
           <h2 className="font-display text-madder text-xl font-bold">Wipe</h2>
