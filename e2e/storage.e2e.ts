@@ -1,5 +1,7 @@
 import { afterAll, expect, jest, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
 import { type Page } from 'playwright-core';
+import { type Kept } from '../src/records/verbs/verbs.ts';
 import { axe, closeBrowser, openStage } from './browser.ts';
 
 jest.setTimeout(420_000);
@@ -285,6 +287,64 @@ test('copies write themselves into a folder, the last seven stay, and a phone’
     };
     expect(back.beds.some((b) => b.note === 'seen from the phone')).toBe(false);
     expect(back.notes.some((n) => n.text === 'written here meanwhile')).toBe(true);
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});
+
+test('kinds, crops, ways and tools that this Kilim does not know are kept and shown, and no screen breaks on them', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  try {
+    const odd = JSON.parse(readFileSync('demo/north-shore.kilim.json', 'utf8')) as Kept;
+    const cover = (part: string) => odd.covers.find((c) => c.id === `north-shore-cover-${part}`)!;
+    const foreign = (c: Kept['covers'][number], parts: Kept['covers'][number]['parts']) => {
+      c.parts = parts;
+      c.seed = parts.map((p) => ({ ...c.seed[0]!, speciesId: p.speciesId }));
+    };
+    foreign(cover('1-2026-09'), [
+      { speciesId: 'moon-wheat', share: 0.5 },
+      { speciesId: 'hairy-vetch', share: 0.5 },
+    ]);
+    foreign(cover('10-2027-04'), [{ speciesId: 'moon-wheat', share: 1 }]);
+    Object.assign(cover('2-2026-08'), { method: 'moonlight', aims: [{ id: 'moonlight', strands: 2 }] });
+    cover('2-2026-08').passes[0]!.kind = 'moonshine';
+    cover('7-2026-09').wayId = 'flung';
+    for (const p of odd.plantings) if (p.bedId.endsWith('bed-4')) p.cropId = 'moon-bean';
+    odd.lots[0]!.speciesId = 'moon-wheat';
+    odd.recipes[0]!.parts[0]!.speciesId = 'moon-wheat';
+    odd.garden.kit.push('moon-hoe');
+    await page.goto(`${base}/new`);
+    await page.getByLabel('A garden file').setInputFiles({
+      name: 'odd.kilim.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(odd)),
+    });
+    await page.getByRole('button', { name: 'Bring it in' }).click();
+    await page.getByRole('img', { name: /Cloth of 14 beds/ }).waitFor();
+    const see = async (path: string, words: RegExp | string) => {
+      await page.goto(`${base}${path}`);
+      await page.getByText(words).first().waitFor();
+      expect(await page.getByText('This screen broke').count()).toBe(0);
+    };
+    const at = (part: string, step: string) => `/cover/north-shore-cover-${part}/${step}`;
+    for (const step of ['sow', 'look', 'terminate', 'plant'])
+      await see(at('1-2026-09', step), /Moon wheat: this Kilim does not know that kind/);
+    await see(at('1-2026-09', 'seed'), /hairy vetch/i);
+    await see(at('10-2027-04', 'seed'), 'Moon wheat');
+    await see(at('10-2027-04', 'sow'), /does not know that kind/);
+    await see(at('2-2026-08', 'terminate'), 'moonshine');
+    await see(at('7-2026-09', 'look'), /Can be ended/);
+    await see(at('4-2026-09', 'plant'), /Moon bean/);
+    await see('/bed/north-shore-bed-4', 'Moon bean');
+    for (const [path, words] of [
+      ['/bench/shelf', /Moon wheat/],
+      ['/bench-cards', /Weigh cards/],
+      ['/notebook', /moon wheat/i],
+      ['/ground', /Tools at hand/],
+    ] as const)
+      await see(path, words);
     expect(wrongs).toEqual([]);
   } finally {
     await stage.close();

@@ -42,6 +42,25 @@ export const findSpecies = (id: string): SpeciesEntry | undefined => speciesInde
 export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
 
+const wordsOf = (id: string): string => {
+  const words = id.replaceAll('-', ' ');
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+};
+
+/**
+ * A kind, crop or way as a screen shows it, also one that this catalogue does not know: a garden may come from another Kilim. What is not known has its id for
+ * a name; its figures stand for nothing and are never computed with.
+ */
+export const speciesOf = (id: string): SpeciesEntry =>
+  speciesIndex.get(id) ?? { ...species[0]!, id, name: wordsOf(id), role: 'broadleaf', hazards: [] };
+export const cropOf = (id: string): CropEntry => cropIndex.get(id) ?? { ...crops[0]!, id, name: wordsOf(id) };
+export const wayOf = (id: string): SowingWayEntry =>
+  wayIndex.get(id) ?? { ...wayIndex.get('raked')!, id, name: wordsOf(id) };
+
+/** Names of parts that this catalogue does not know; nothing is worked out for them. */
+export const unknownKinds = (parts: { speciesId: string }[]): string[] =>
+  parts.filter((p) => !speciesIndex.has(p.speciesId)).map((p) => wordsOf(p.speciesId));
+
 /** The kind a species is a form of; itself where it is no other's form. */
 export const formOf = (speciesId: string): string => speciesIndex.get(speciesId)?.formOf ?? speciesId;
 
@@ -60,7 +79,7 @@ export function membersOf(
 /** "Cereal rye and hairy vetch" for a list of members, or the mix's own name where one has just these members. */
 export function coverName(parts: { speciesId: string; share: number }[]): string {
   const names = parts.map((p, i) => {
-    const name = findSpecies(p.speciesId)?.name ?? p.speciesId;
+    const { name } = speciesOf(p.speciesId);
     return i === 0 ? name : name.toLowerCase();
   });
   if (names.length <= 1) return names[0] ?? '';

@@ -1,4 +1,4 @@
-import { findCrop, methods } from '../catalogue/catalogue.ts';
+import { cropOf, methods } from '../catalogue/catalogue.ts';
 import { USUAL_SEED } from '../core/seed/weight.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { type Sample } from '../core/choose/sample.ts';
@@ -99,7 +99,7 @@ export function onBed(
   today: string,
   newId: () => string,
 ): BlockPart {
-  const crop = findCrop(form.nextId)!;
+  const crop = cropOf(form.nextId);
   const planned = gap.next && gap.next.plantOn === form.plantOn && gap.next.cropId === form.nextId;
   const nextId = planned ? gap.next!.id : newId();
   const planting = (part: Partial<Planting>): Planting => ({

@@ -1,4 +1,4 @@
-import { coverName, findCrop, findSpecies } from '../catalogue/catalogue.ts';
+import { coverName, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
 import { type Job } from '../core/jobs/jobs.ts';
 import { showLength, showMass, showRain } from '../core/units/show.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
@@ -22,7 +22,7 @@ export interface Happening {
 export function happenings(c: GardenContents): Happening[] {
   const out: Happening[] = [];
   for (const p of c.plantings) {
-    const name = findCrop(p.cropId)?.name ?? p.cropId;
+    const name = cropOf(p.cropId).name;
     if (p.plantedOn)
       out.push({
         key: `${p.id}p`,
@@ -56,7 +56,7 @@ export function happenings(c: GardenContents): Happening[] {
           .map((s) =>
             s.used_g === null
               ? ''
-              : `${showMass(s.used_g, c.garden.units)} ${findSpecies(s.speciesId)?.name.toLowerCase()}`,
+              : `${showMass(s.used_g, c.garden.units)} ${speciesOf(s.speciesId).name.toLowerCase()}`,
           )
           .join(', '),
         kind: 'cover',

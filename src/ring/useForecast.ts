@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { unknownKinds } from '../catalogue/catalogue.ts';
 import { type Forecast } from '../core/plan/forecast.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type Failure } from '../core/result/result.ts';
@@ -16,7 +17,7 @@ export function keyOf(ring: Ring, cover: Cover, years: number): string {
 
 function questionOf(ring: Ring, cover: Cover, years: number): ForecastInput | undefined {
   const bed = ring.beds.find((b) => b.id === cover.bedId);
-  if (!bed) return undefined;
+  if (!bed || unknownKinds(cover.parts).length > 0) return undefined;
   return {
     ...forecastInput(ring.garden, bed, cover, ring.plantings, ring.looks, ring.today, years),
     observed: observedOf(ring.weather, cover, ring.today),
@@ -59,7 +60,11 @@ export function useForecast(
   const ring = useGarden();
   const text = useMemo(() => (cover ? keyOf(ring, cover, years) : ''), [ring, cover, years]);
   const { answer, failure } = useAnswer('forecast', text);
-  return { forecast: answer, failure };
+  const unknown = cover ? unknownKinds(cover.parts) : [];
+  return {
+    forecast: answer,
+    failure: unknown.length > 0 ? { code: 'kind-unknown', where: unknown.join(', ') } : failure,
+  };
 }
 
 /** Finds a cover of the open garden with its bed. */

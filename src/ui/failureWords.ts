@@ -120,6 +120,8 @@ export function failureWords(f: Failure): string {
       return `The file is damaged at ${f.where}: ${v('problem')}. Nothing was changed; try an earlier copy.`;
     case 'file-broken-link':
       return `The file is damaged: ${f.where} belongs to no bed in it. Nothing was changed; try an earlier copy.`;
+    case 'kind-unknown':
+      return `${f.where}: this Kilim does not know that kind. It is kept as it is, and nothing can be worked out for it; a newer Kilim may know it.`;
     case 'worker-lost':
       return 'The part that works things out did not start, perhaps after an update or without a network on the first visit. Nothing saved was touched. Reload the page.';
     case 'core-failed':

@@ -1,7 +1,7 @@
 import { changeBed, changePlanting, plantBack } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { coverName, crops, findCrop } from '../../catalogue/catalogue.ts';
+import { coverName, cropOf, crops } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { showArea, showLength } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -21,7 +21,7 @@ export default function BedPage() {
   const [cropId, setCropId] = useState('lettuce');
   const [from, setFrom] = useState(today);
   if (!bed) return <p className="p-6">This bed is not in the garden.</p>;
-  const crop = findCrop(cropId)!;
+  const crop = cropOf(cropId);
   const mine = plantings
     .filter((p) => p.bedId === bed.id)
     .sort((a, b) => (b.plantedOn ?? b.plantOn).localeCompare(a.plantedOn ?? a.plantOn));
@@ -85,7 +85,7 @@ export default function BedPage() {
       <ul>
         {mine.map((p) => (
           <li key={p.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">
-            <b>{findCrop(p.cropId)?.name}</b>
+            <b>{cropOf(p.cropId).name}</b>
             {p.plantedOn
               ? date(
                   'planted',

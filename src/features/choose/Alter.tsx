@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { findSpecies, methods, species } from '../../catalogue/catalogue.ts';
+import { methods, species, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type MethodHere } from '../../core/termination/method.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
@@ -82,7 +82,7 @@ export function Alter({ own, setOwn, sample, freeDay, plantDay, here, units, don
             <div key={p.speciesId} className="flex items-end gap-2">
               <div className="flex-1">
                 <RangeField
-                  label={`Share of ${findSpecies(p.speciesId)!.name.toLowerCase()}`}
+                  label={`Share of ${speciesOf(p.speciesId).name.toLowerCase()}`}
                   value={Math.round(p.share * 100)}
                   shown={`${Math.round(p.share * 100)} %`}
                   min={5}
@@ -93,7 +93,7 @@ export function Alter({ own, setOwn, sample, freeDay, plantDay, here, units, don
               <button
                 type="button"
                 className="btn btn-ghost btn-sm"
-                aria-label={`Take ${findSpecies(p.speciesId)!.name.toLowerCase()} out`}
+                aria-label={`Take ${speciesOf(p.speciesId).name.toLowerCase()} out`}
                 onClick={() => take(p.speciesId)}
               >
                 out

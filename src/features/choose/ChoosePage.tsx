@@ -1,6 +1,6 @@
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { aims as aimList, findCrop } from '../../catalogue/catalogue.ts';
+import { aims as aimList, cropOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { hang, type Ranked, rankSamples } from '../../core/choose/rank.ts';
@@ -117,7 +117,7 @@ function Chooser({ bed }: { bed: Bed }) {
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline justify-between gap-3">
           <h1 className="font-display text-2xl font-bold">
-            Bed {bed.name}: {form.before ? `after ${findCrop(form.before)?.name.toLowerCase()}, ` : ''}before{' '}
+            Bed {bed.name}: {form.before ? `after ${cropOf(form.before).name.toLowerCase()}, ` : ''}before{' '}
             {form.crop.name.toLowerCase()}
           </h1>
           {!asking && (

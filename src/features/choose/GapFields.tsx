@@ -1,4 +1,4 @@
-import { crops, findCrop, sowingWays } from '../../catalogue/catalogue.ts';
+import { cropOf, crops, sowingWays } from '../../catalogue/catalogue.ts';
 import { DateField, SelectField } from '../../ui/fields.tsx';
 import { type GapForm } from './useGapForm.ts';
 
@@ -6,7 +6,7 @@ const CROPS = crops.map((c) => [c.id, c.name] as const);
 
 /** What leaves, what comes, when and how, and how the cover is sown. */
 export function GapFields({ form }: { form: GapForm }) {
-  const crop = findCrop(form.nextId)!;
+  const crop = cropOf(form.nextId);
   return (
     <div className="mt-2 grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
       <SelectField

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { type Sample } from '../../core/choose/sample.ts';
-import { findSpecies, methods } from '../../catalogue/catalogue.ts';
+import { methods, speciesOf } from '../../catalogue/catalogue.ts';
 import { takeApart } from '../../core/termination/method.ts';
 import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
 import { monthName, showDay } from '../../ui/dates.ts';
@@ -44,7 +44,7 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
       ))}
       {samples.map((s, i) => {
         const x = LEFT + i * COLUMN + (COLUMN - WIDTH) / 2;
-        const bands = s.parts.map((p) => ({ motif: findSpecies(p.speciesId)!.role, share: p.share }));
+        const bands = s.parts.map((p) => ({ motif: speciesOf(p.speciesId).role, share: p.share }));
         const best = s.best;
         const end = best ? Math.min(plantDay, best.startDay) : plantDay;
         const ending = methods.find((m) => m.id === best?.method);
@@ -76,7 +76,7 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
                   width={WIDTH}
                   height={y(s.first.best.startDay) - y(s.first.sowDay)}
                   bands={s.first.parts.map((p) => ({
-                    motif: findSpecies(p.speciesId)!.role,
+                    motif: speciesOf(p.speciesId).role,
                     share: p.share,
                   }))}
                   coverAt={cover}

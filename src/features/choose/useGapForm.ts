@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { crops, findCrop } from '../../catalogue/catalogue.ts';
+import { cropOf, crops } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
 import { type AimOffer, offerAims, offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
@@ -45,7 +45,7 @@ export function useGapForm(bed: Bed) {
   const nextId = saidNext ?? gap.next?.cropId ?? offeredNext(notes.families.map((f) => f.family));
   const [saidWay, setNextWay] = useState<'transplant' | 'seed'>();
   const nextWay = saidWay ?? gap.next?.way ?? 'transplant';
-  const crop = findCrop(nextId)!;
+  const crop = cropOf(nextId);
   const way = crop.ways.includes(nextWay) ? nextWay : crop.ways[0]!;
   const [saidPlantOn, setPlantOn] = useState<string>();
   const offer: PlantingOffer | undefined = useMemo(

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { coverName, findCrop, findSpecies } from '../../catalogue/catalogue.ts';
+import { coverName, findCrop, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
@@ -153,7 +153,7 @@ function CoverPiece({
   sketch: boolean;
 }) {
   const sown = dayOf(cover.sownOn ?? cover.sowOn);
-  const bands = cover.parts.map((p) => ({ motif: findSpecies(p.speciesId)!.role, share: p.share }));
+  const bands = cover.parts.map((p) => ({ motif: speciesOf(p.speciesId).role, share: p.share }));
   const top = y(s.from);
   const height = y(s.to) - top;
   const perDay = (y(s.to) - y(s.from)) / Math.max(1, s.to - s.from);
@@ -224,7 +224,7 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
   };
   const lines =
     cover && cover.parts.length > 1
-      ? cover.parts.map((p) => short(lastWord(findSpecies(p.speciesId)!.name)))
+      ? cover.parts.map((p) => short(lastWord(speciesOf(p.speciesId).name)))
       : [short(full)];
   const w = Math.max(...lines.map((l) => l.length)) * 6 + 8;
   const top = y - lines.length * 7 - 1;

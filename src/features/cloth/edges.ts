@@ -1,4 +1,4 @@
-import { coverName, findCrop } from '../../catalogue/catalogue.ts';
+import { coverName, cropOf } from '../../catalogue/catalogue.ts';
 import { coverDays, endingBegun } from '../../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import type { Cover, Planting } from '../../records/types.ts';
@@ -42,7 +42,7 @@ export function edgesOf(bedId: string, covers: Cover[], plantings: Planting[], n
       });
   }
   for (const planting of plantings.filter((p) => p.bedId === bedId && !p.clearedOn)) {
-    const name = findCrop(planting.cropId)?.name.toLowerCase() ?? planting.cropId;
+    const name = cropOf(planting.cropId).name.toLowerCase();
     const from = dayOf(planting.plantedOn ?? planting.plantOn);
     const to = dayOf(planting.clearOn);
     if (!planting.plantedOn)

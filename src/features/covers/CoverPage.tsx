@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
-import { findSpecies, membersOf, mixes } from '../../catalogue/catalogue.ts';
+import { findSpecies, membersOf, mixes, speciesOf } from '../../catalogue/catalogue.ts';
 import { pageOf } from '../../catalogue/pages.ts';
 import { type SpeciesEntry } from '../../catalogue/schema.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -90,7 +90,7 @@ function Kind({ species, titled }: { species: SpeciesEntry; titled: boolean }) {
           <ul className="list-disc pl-5">
             {page.lookAlikes.map((l) => (
               <li key={l.speciesId}>
-                <b>{findSpecies(l.speciesId)!.name}.</b> {l.tell}
+                <b>{speciesOf(l.speciesId).name}.</b> {l.tell}
               </li>
             ))}
           </ul>

@@ -1,7 +1,7 @@
 import { plantBack } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { useParams, Link } from 'react-router';
-import { coverName, findCrop, findSpecies } from '../../catalogue/catalogue.ts';
+import { coverName, cropOf, findSpecies } from '../../catalogue/catalogue.ts';
 import { type CropEntry } from '../../catalogue/schema.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type PlantBack } from '../../core/plantBack/plantBack.ts';
@@ -33,7 +33,7 @@ export default function PlantBackPage() {
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   if (!next)
     return <p className="p-6">No crop is planned after this cover. Choose one under Bed {bed.name}.</p>;
-  const crop = findCrop(next.cropId)!;
+  const crop = cropOf(next.cropId);
   const name = crop.name.toLowerCase();
   const plantDay = dayOf(next.plantOn);
   const on = typed ?? today;

@@ -1,4 +1,4 @@
-import { findCrop } from '../../catalogue/catalogue.ts';
+import { cropOf } from '../../catalogue/catalogue.ts';
 import { type PlantBack } from '../../core/plantBack/plantBack.ts';
 import { type Remedy } from '../../core/plantBack/remedies.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
@@ -47,11 +47,11 @@ export function Sooner({ answer, crop, way, noPlastic, units, change }: Props) {
               {instead.map((r) => (
                 <p key={r.cropId} className="mt-1">
                   <b>
-                    {findCrop(r.cropId!)?.name} {showDay(r.readyDay)}
+                    {cropOf(r.cropId!).name} {showDay(r.readyDay)}
                   </b>
                   ; in time in {Math.round(r.odds * 100)} of 100{' '}
                   <button type="button" className="btn btn-sm" onClick={() => change(r.cropId!)}>
-                    Plan {findCrop(r.cropId!)?.name.toLowerCase()}
+                    Plan {cropOf(r.cropId!).name.toLowerCase()}
                   </button>
                 </p>
               ))}
@@ -74,7 +74,7 @@ function titleOf(r: Remedy, crop: string, way: 'transplant' | 'seed'): string {
     case 'black-film':
       return 'Black film on the strip, two weeks before';
     case 'instead':
-      return findCrop(r.cropId!)?.name ?? '';
+      return cropOf(r.cropId!).name ?? '';
   }
 }
 

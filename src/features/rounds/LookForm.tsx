@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { parseLength_m } from '../../core/units/length.ts';
 import { saveLook } from '../../records/verbs/verbs.ts';
 import type { Bed, Cover, Look } from '../../records/types.ts';
@@ -120,7 +120,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
         onChange={setHeight}
       />
       <SelectField
-        label={`Stage of the ${findSpecies(cover.parts[0]!.speciesId)!.name.toLowerCase()}`}
+        label={`Stage of the ${speciesOf(cover.parts[0]!.speciesId).name.toLowerCase()}`}
         hint={stage ? STAGE_WORDS[stage]!.look : 'Choose one and read what to look for.'}
         value={stage}
         options={[

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
-import { coverName, findSpecies } from '../../catalogue/catalogue.ts';
+import { coverName, speciesOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { showLength } from '../../core/units/show.ts';
 import { plantBackDay } from '../../questions/cover.ts';
@@ -43,7 +43,7 @@ export default function LookPage() {
               {best && lead && (
                 <>
                   By {METHOD_SHORT[best.method]}. {readyWords(best, plantBackDay(cover, plantings))}{' '}
-                  {findSpecies(lead.speciesId)!.name} flowers {showSpan(lead.flower.low, lead.flower.high)}.{' '}
+                  {speciesOf(lead.speciesId).name} flowers {showSpan(lead.flower.low, lead.flower.high)}.{' '}
                   {mine.length > 0 &&
                     `${Math.round(forecast!.effectiveYears)} of ${forecast!.years} plausible years still look like what you saw.`}
                 </>
@@ -77,7 +77,7 @@ export default function LookPage() {
                       l.weeds && `${l.weeds} weeds`,
                       ...l.members.map((m) =>
                         [
-                          findSpecies(m.speciesId)?.name.toLowerCase() ?? m.speciesId,
+                          speciesOf(m.speciesId).name.toLowerCase(),
                           m.stage && STAGE_WORDS[m.stage]!.name.toLowerCase(),
                           m.count && `${m.count.plants} plants on ${m.count.area_m2} m²`,
                         ]

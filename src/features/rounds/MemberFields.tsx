@@ -1,4 +1,4 @@
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import type { Cover, Look } from '../../records/types.ts';
 import { SelectField, TextField } from '../../ui/fields.tsx';
 import { STAGE_WORDS } from '../../ui/methodWords.ts';
@@ -50,7 +50,7 @@ export function MemberFields({
       </summary>
       <div className="grid gap-4 sm:grid-cols-3">
         {cover.parts.map(({ speciesId }, i) => {
-          const name = findSpecies(speciesId)?.name ?? speciesId;
+          const name = speciesOf(speciesId).name;
           const t = typed[speciesId] ?? {};
           return (
             <div key={speciesId} className="contents">

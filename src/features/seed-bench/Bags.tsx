@@ -1,4 +1,4 @@
-import { findSpecies, membersOf, sowingWays, species } from '../../catalogue/catalogue.ts';
+import { membersOf, sowingWays, species, speciesOf } from '../../catalogue/catalogue.ts';
 import { liveShare, USUAL_SEED } from '../../core/seed/weight.ts';
 import { sensibleRange_g_m2, senseOfRate, type RateSense } from '../../core/seed/sense.ts';
 import { rateFrom_g_m2, rateIn, RATE_UNIT_NAMES } from '../../core/units/rate.ts';
@@ -39,7 +39,7 @@ export function Bags() {
   const rate = enough ? live_g / bed.area_m2 : 0;
   const sense = enough ? senseOfRate(rate, members, way.rateFactor) : undefined;
   const reaches_m2 = live_g / ((range.low + range.high) / 2);
-  const same = findSpecies(form.speciesId)!;
+  const same = speciesOf(form.speciesId);
   const others = enough
     ? species
         .filter((s) => s.role === same.role && s.season === same.season && s.id !== same.id)

@@ -1,5 +1,6 @@
+import { sownArea_m2 } from '../../questions/weights.ts';
 import { useSearchParams } from 'react-router';
-import { findSpecies, findWay } from '../../catalogue/catalogue.ts';
+import { speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { portions, throwGroups } from '../../core/seed/weight.ts';
 import { showArea, showMass } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -20,7 +21,7 @@ export default function CardsPage() {
       </button>
       <div className="grid gap-4 md:grid-cols-2">
         {sowings.map((s) => {
-          const groups = throwGroups(s.weights.map((w) => findSpecies(w.speciesId)!.seed.thousandSeed_g));
+          const groups = throwGroups(s.weights.map((w) => speciesOf(w.speciesId).seed.thousandSeed_g));
           const shares = groups.map((g) => g.map((i) => portions(s.weights[i]!.weigh_g, s.cover.throws)));
           return (
             <section
@@ -30,8 +31,8 @@ export default function CardsPage() {
             >
               <h2 className="font-display text-2xl font-bold">Bed {s.bed.name}</h2>
               <p>
-                {s.name}, {showArea(s.weights[0]!.area_m2, garden.units)},{' '}
-                {findWay(s.cover.wayId)?.name.toLowerCase()}; to sow {showIsoYear(s.cover.sowOn)}
+                {s.name}, {showArea(sownArea_m2(s.cover, s.bed), garden.units)},{' '}
+                {wayOf(s.cover.wayId).name.toLowerCase()}; to sow {showIsoYear(s.cover.sowOn)}
               </p>
               <table className="mt-2 w-full text-left">
                 <thead>
@@ -52,7 +53,7 @@ export default function CardsPage() {
                           {g
                             .map(
                               (i, m) =>
-                                `${findSpecies(s.weights[i]!.speciesId)!.name} ${showMass(shares[n]![m]![k]!, garden.units)}`,
+                                `${speciesOf(s.weights[i]!.speciesId).name} ${showMass(shares[n]![m]![k]!, garden.units)}`,
                             )
                             .join(' with ')}
                         </td>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { coverName, findSpecies, species } from '../../catalogue/catalogue.ts';
+import { coverName, findSpecies, species, speciesOf } from '../../catalogue/catalogue.ts';
 import { countShares, massShares, withShare } from '../../core/seed/shares.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
 import { removeRecipe, saveRecipe } from '../../records/verbs/seed.ts';
@@ -120,7 +120,7 @@ function MixCard({
         </thead>
         <tbody>
           {recipe.parts.map((p, i) => {
-            const n = findSpecies(p.speciesId)?.name ?? p.speciesId;
+            const n = speciesOf(p.speciesId).name;
             return (
               <tr key={p.speciesId}>
                 <td className="pr-6">{n}</td>

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { portions } from '../../core/seed/weight.ts';
 import { G_PER_OZ, showMass, type UnitChoice } from '../../core/units/show.ts';
 import { type Reading, simulatedScale } from '../../ring/scale.ts';
@@ -33,7 +33,7 @@ export function ScalePart({ sowings }: { sowings: PlannedSowing[] }) {
     s.weights.flatMap((w) =>
       portions(w.weigh_g, s.cover.throws).map((g, k) => ({
         key: `${s.cover.id} ${w.speciesId} ${k}`,
-        words: `Bed ${s.bed.name}, ${findSpecies(w.speciesId)!.name.toLowerCase()}, throw ${k + 1}: ${showMass(g, garden.units)}`,
+        words: `Bed ${s.bed.name}, ${speciesOf(w.speciesId).name.toLowerCase()}, throw ${k + 1}: ${showMass(g, garden.units)}`,
         grams: g,
       })),
     ),

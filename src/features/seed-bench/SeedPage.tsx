@@ -1,6 +1,6 @@
 import { changeGarden, changeCover } from '../../records/commands/change.ts';
 import { useParams, Link } from 'react-router';
-import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
+import { coverName, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { portions, type SeedLot, throwGroups } from '../../core/seed/weight.ts';
 import { G_PER_LB, showArea, showCount, showMass, showPerArea } from '../../core/units/show.ts';
 import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../questions/weights.ts';
@@ -22,7 +22,7 @@ export default function SeedPage() {
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const weights = weightsOf(cover, bed);
   const total = weights.reduce((s, w) => s + w.weigh_g, 0);
-  const groups = throwGroups(weights.map((w) => findSpecies(w.speciesId)!.seed.thousandSeed_g));
+  const groups = throwGroups(weights.map((w) => speciesOf(w.speciesId).seed.thousandSeed_g));
   const cost = seedCost(garden, weights);
   const lot = (speciesId: string) => cover.seed.find((s) => s.speciesId === speciesId)!;
   const set = (part: Partial<Cover>, label: string) =>
@@ -63,7 +63,7 @@ export default function SeedPage() {
   return (
     <Page
       title={`Seed for bed ${bed.name}`}
-      lead={`${coverName(cover.parts)}, ${showArea(sownArea_m2(cover, bed), garden.units)}, ${findWay(cover.wayId)?.name.toLowerCase()}`}
+      lead={`${coverName(cover.parts)}, ${showArea(sownArea_m2(cover, bed), garden.units)}, ${wayOf(cover.wayId).name.toLowerCase()}`}
     >
       <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
       {!seedNeeded(cover) && (
@@ -74,7 +74,7 @@ export default function SeedPage() {
       )}
       <Answer
         big={weights
-          .map((w) => `${showMass(w.weigh_g, garden.units)} ${findSpecies(w.speciesId)!.name.toLowerCase()}`)
+          .map((w) => `${showMass(w.weigh_g, garden.units)} ${speciesOf(w.speciesId).name.toLowerCase()}`)
           .join(' + ')}
       >
         {weights.length > 1 && `${showMass(total, garden.units)} in all. `}
@@ -83,7 +83,7 @@ export default function SeedPage() {
       </Answer>
       <SeedChoices cover={cover} bed={bed} onChange={set} />
       {weights.map((w) => {
-        const sp = findSpecies(w.speciesId)!;
+        const sp = speciesOf(w.speciesId);
         return (
           <section key={w.speciesId} className="border-linen border-t py-4">
             <h2 className="font-display flex items-center gap-2 text-lg font-bold">
@@ -185,7 +185,7 @@ export default function SeedPage() {
         <ul className="mt-3">
           {groups.map((group, g) => (
             <li key={g} className="border-linen border-t py-2">
-              <b>{group.map((i) => findSpecies(weights[i]!.speciesId)!.name).join(' with ')}</b>
+              <b>{group.map((i) => speciesOf(weights[i]!.speciesId).name).join(' with ')}</b>
               {groups.length > 1 && (
                 <span className="text-bark"> thrown apart, since sizes part in one bag</span>
               )}

@@ -1,4 +1,4 @@
-import { findSpecies, species } from '../../catalogue/catalogue.ts';
+import { species, speciesOf } from '../../catalogue/catalogue.ts';
 import { germinationRange } from '../../core/seed/viability.ts';
 import { G_PER_OZ, showMass } from '../../core/units/show.ts';
 import { removeLot, saveLot } from '../../records/verbs/seed.ts';
@@ -72,7 +72,7 @@ export function Shelf() {
       <ul>
         {sorted.map((l) => (
           <li key={l.id} className="border-linen flex flex-wrap items-baseline gap-x-4 border-t py-2">
-            <b>{findSpecies(l.speciesId)?.name}</b>
+            <b>{speciesOf(l.speciesId).name}</b>
             <span>
               {l.label && `${l.label}, `}
               {l.year}

@@ -1,6 +1,6 @@
 import { changeGarden } from '../../records/commands/change.ts';
 import { useState } from 'react';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { inoculant_g } from '../../core/seed/inoculant.ts';
 import { cheapestPacks, type Pack, type PackChoice } from '../../core/seed/packs.ts';
 import { drawFromShelf } from '../../core/seed/shelf.ts';
@@ -62,7 +62,7 @@ export function ToBuy({ sowings }: { sowings: PlannedSowing[] }) {
           `${unpriced} without a pack size yet: say below how they are sold. Prices are your own.`}
       </Answer>
       {rows.map((r) => {
-        const sp = findSpecies(r.speciesId)!;
+        const sp = speciesOf(r.speciesId);
         return (
           <section key={r.speciesId} className="border-linen border-t py-3">
             <div className="flex flex-wrap items-baseline gap-x-4">

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { showArea, showMass } from '../../core/units/show.ts';
 import { RATE_UNIT_NAMES, rateIn, type RateUnit } from '../../core/units/rate.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -33,7 +33,7 @@ export function ToWeigh({ sowings }: { sowings: PlannedSowing[] }) {
       <Answer
         big={
           [...bySpecies]
-            .map(([id, g]) => `${showMass(g, garden.units)} ${findSpecies(id)!.name.toLowerCase()}`)
+            .map(([id, g]) => `${showMass(g, garden.units)} ${speciesOf(id).name.toLowerCase()}`)
             .join(' + ') || 'None ticked'
         }
       >
@@ -98,7 +98,7 @@ export function ToWeigh({ sowings }: { sowings: PlannedSowing[] }) {
                   <td className="pr-3 whitespace-nowrap">
                     {i === 0 ? showArea(w.area_m2, garden.units) : ''}
                   </td>
-                  <td className="pr-3">{findSpecies(w.speciesId)!.name}</td>
+                  <td className="pr-3">{speciesOf(w.speciesId).name}</td>
                   <td className="pr-3 text-right">{shownRate(w.weigh_g / w.area_m2)}</td>
                   <td className="pr-3 text-right font-bold whitespace-nowrap">
                     {showMass(w.weigh_g, garden.units)}

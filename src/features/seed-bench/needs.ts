@@ -1,4 +1,4 @@
-import { coverName, findSpecies } from '../../catalogue/catalogue.ts';
+import { coverName, speciesOf } from '../../catalogue/catalogue.ts';
 import { type BedNeed, type ShelfLot } from '../../core/seed/shelf.ts';
 import { germinationNow } from '../../core/seed/viability.ts';
 import type { Bed, Cover, Lot } from '../../records/types.ts';
@@ -15,7 +15,7 @@ export const yearsSince = (lot: Lot, today: string): number => {
 
 /** Germination to reckon with today, 0..1. */
 export const germinationOf = (lot: Lot, today: string): number =>
-  germinationNow(findSpecies(lot.speciesId)!, yearsSince(lot, today), lot.test ?? undefined);
+  germinationNow(speciesOf(lot.speciesId), yearsSince(lot, today), lot.test ?? undefined);
 
 export const shelfLot = (lot: Lot, today: string): ShelfLot => ({
   id: lot.id,

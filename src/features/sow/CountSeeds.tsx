@@ -1,4 +1,4 @@
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { countedRate, throwAdvice, type ThrowAdvice } from '../../core/broadcast/count.ts';
 import { rateIn } from '../../core/units/rate.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -30,9 +30,9 @@ export function CountSeeds({ cover, walk, weights, onWalk }: Props) {
   const rate = countedRate({ frame_m2: walk.frame_m2, counts });
   const perSeed_g =
     weights.reduce((s, w) => s + w.weigh_g, 0) /
-    weights.reduce((s, w) => s + (w.weigh_g / findSpecies(w.speciesId)!.seed.thousandSeed_g) * 1000, 0);
+    weights.reduce((s, w) => s + (w.weigh_g / speciesOf(w.speciesId).seed.thousandSeed_g) * 1000, 0);
   const meant_m2 =
-    weights.reduce((s, w) => s + (w.weigh_g / findSpecies(w.speciesId)!.seed.thousandSeed_g) * 1000, 0) /
+    weights.reduce((s, w) => s + (w.weigh_g / speciesOf(w.speciesId).seed.thousandSeed_g) * 1000, 0) /
     weights[0]!.area_m2;
   const share = Math.min(1, walk.portionsDone / cover.throws);
   const advice = rate && share > 0 ? throwAdvice(rate, meant_m2, share) : undefined;

@@ -1,4 +1,4 @@
-import { findSpecies, findWay, membersOf, species } from '../../catalogue/catalogue.ts';
+import { membersOf, species, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { pageOf } from '../../catalogue/pages.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type StandAnswer } from '../../core/plan/plan.ts';
@@ -47,10 +47,10 @@ export function EmergenceClock({
           return (
             <li key={s.speciesId} className="border-linen flex items-center gap-4 border-t py-2">
               <span className="block w-28 shrink-0">
-                <SeedlingDrawing look={page.seedling} name={findSpecies(s.speciesId)!.name} small />
+                <SeedlingDrawing look={page.seedling} name={speciesOf(s.speciesId).name} small />
               </span>
               <span>
-                <b className="text-lg">{findSpecies(s.speciesId)?.name}</b>: {showSpan(s.up.low, s.up.high)}
+                <b className="text-lg">{speciesOf(s.speciesId).name}</b>: {showSpan(s.up.low, s.up.high)}
                 <span className="text-bark block text-sm">{page.seedling.text}</span>
                 <span className={`block ${late ? 'text-madder font-bold' : ''}`}>{words}</span>
               </span>
@@ -69,7 +69,7 @@ export function Patch({ cover, bed, answer }: { cover: Cover; bed: Bed; answer: 
   const imperial = garden.units.length === 'imperial';
   const area = Number((bare ?? '').replace(',', '.')) * (imperial ? M2_PER_FT2 : 1);
   const members = membersOf(cover.parts);
-  const rates = viableRate_g_m2(members, findWay('raked')!.rateFactor);
+  const rates = viableRate_g_m2(members, wayOf('raked').rateFactor);
   const tooMuch = area > bed.area_m2;
   const quick = answer
     ? species

@@ -1,6 +1,6 @@
 import { changeBed, changeCover } from '../../records/commands/change.ts';
 import { useEffect, useState } from 'react';
-import { findWay, membersOf, methods, sowingWays } from '../../catalogue/catalogue.ts';
+import { membersOf, methods, sowingWays, wayOf } from '../../catalogue/catalogue.ts';
 import { wayShare } from '../../core/stand/emergence.ts';
 import { showDepth, showVolume } from '../../core/units/show.ts';
 import { nurseStraw, soilCover_l } from '../../core/watering/watering.ts';
@@ -34,7 +34,7 @@ export function Checklist({ cover, when, locked, prepared: saved, onTick }: Prop
       if (!kept) setPending(null);
     });
   };
-  const way = findWay(cover.wayId)!;
+  const way = wayOf(cover.wayId);
   const steps = way.steps.filter((s) => s.when === when);
   return (
     <ol className="max-w-2xl">
@@ -77,7 +77,7 @@ export function Checklist({ cover, when, locked, prepared: saved, onTick }: Prop
 export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
   const { garden, hands, run } = useGarden();
   const members = membersOf(cover.parts);
-  const way = findWay(cover.wayId)!;
+  const way = wayOf(cover.wayId);
   const area = sownArea_m2(cover, bed);
   const mm = (x: number) => showDepth(x, garden.units);
   const straw = nurseStraw(area);
@@ -105,7 +105,7 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
       </div>
       <ul className="mt-3">
         {members.map((m) => {
-          const raked = wayShare(m.species, findWay('raked')!);
+          const raked = wayShare(m.species, wayOf('raked'));
           const here = wayShare(m.species, way);
           return (
             <li key={m.species.id}>

@@ -1,6 +1,6 @@
 import { type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { coverName, findSpecies, findWay } from '../../catalogue/catalogue.ts';
+import { coverName, speciesOf, wayOf, unknownKinds } from '../../catalogue/catalogue.ts';
 import { showMass } from '../../core/units/show.ts';
 import { saveWalk } from '../../records/verbs/seed.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -34,7 +34,7 @@ export default function SowPage() {
   const [fetched, setFetched] = useDraft<ServiceForecast | null>(`forecast ${garden.id}`, null);
   const ahead = fetched && fetched.from === today ? fetched : null;
   const asked =
-    cover && bed && fetched !== undefined
+    cover && bed && fetched !== undefined && unknownKinds(cover.parts).length === 0
       ? sowTodayInput(garden, bed, cover, plantings, weather, daysAhead(ahead, today), today)
       : undefined;
   const { answer, busy } = useSowToday(asked, cover?.id);
@@ -45,7 +45,7 @@ export default function SowPage() {
   const onWalk = (part: Partial<Walk>, label: string) => run(saveWalk(hands, cover.id, part, label));
   const sod = bed.surface === 'sod';
   const ticked = (when: 'before' | 'after') =>
-    findWay(cover.wayId)!
+    wayOf(cover.wayId)
       .steps.filter((s) => s.when === when)
       .every((s) => walk.prepared.includes(`${cover.wayId} ${s.id}`));
   // One thing at a time: the step that is due stands open, the others a tap away.
@@ -70,7 +70,7 @@ export default function SowPage() {
               {cover.seed
                 .map(
                   (s) =>
-                    `${showMass(s.used_g ?? 0, garden.units)} ${findSpecies(s.speciesId)!.name.toLowerCase()}`,
+                    `${showMass(s.used_g ?? 0, garden.units)} ${speciesOf(s.speciesId).name.toLowerCase()}`,
                 )
                 .join(', ')}
               .{' '}
@@ -121,12 +121,16 @@ export default function SowPage() {
           <>
             {seedNeeded(cover) && (
               <Step n={2} title="Throw" open={due === 2 || due === 3}>
-                <Throwing cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
-                <details className="border-linen mt-4 border-t pt-2" open={walk.counts.length > 0}>
-                  <summary className="cursor-pointer text-lg font-bold">Count seeds in a frame</summary>
-                  <CountSeeds cover={cover} walk={walk} weights={weights} onWalk={onWalk} />
-                </details>
-                <RanOut cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+                {weights.length > 0 && (
+                  <>
+                    <Throwing cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+                    <details className="border-linen mt-4 border-t pt-2" open={walk.counts.length > 0}>
+                      <summary className="cursor-pointer text-lg font-bold">Count seeds in a frame</summary>
+                      <CountSeeds cover={cover} walk={walk} weights={weights} onWalk={onWalk} />
+                    </details>
+                    <RanOut cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+                  </>
+                )}
                 <p className="mt-3 max-w-2xl">
                   <b className="text-madder">Caution.</b> Coloured seed is treated and poisonous: gloves,
                   cover every spill, keep birds, pets and children off, never eat or feed it.

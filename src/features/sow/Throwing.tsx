@@ -1,4 +1,4 @@
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { portions, throwGroups } from '../../core/seed/weight.ts';
 import { showMass } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -20,7 +20,7 @@ export function Throwing({
   onWalk(part: Partial<Walk>, label: string): Promise<boolean>;
 }) {
   const { garden } = useGarden();
-  const groups = throwGroups(weights.map((w) => findSpecies(w.speciesId)!.seed.thousandSeed_g));
+  const groups = throwGroups(weights.map((w) => speciesOf(w.speciesId).seed.thousandSeed_g));
   const done = walk.portionsDone;
   const all = done >= cover.throws;
   const along = done % 2 === 0;
@@ -50,7 +50,7 @@ export function Throwing({
             {groups.map((g, n) => (
               <li key={n}>
                 <b>{showMass(share[n]![done]!, garden.units)}</b>{' '}
-                {g.map((i) => findSpecies(weights[i]!.speciesId)!.name.toLowerCase()).join(' with ')}
+                {g.map((i) => speciesOf(weights[i]!.speciesId).name.toLowerCase()).join(' with ')}
                 {groups.length > 1 &&
                   (n === 0
                     ? ', heavy seed first, in a walk of its own'

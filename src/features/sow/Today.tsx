@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { findSpecies } from '../../catalogue/catalogue.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { type SowToday, type SowVerdict } from '../../core/sowing/today.ts';
 import { showRain, showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -89,7 +89,7 @@ export function Today({
         <Fact
           name="Seed bed now"
           value={`${t(answer.soil_c)}, ${wet}`}
-          note={`${findSpecies(answer.needsSpecies)?.name.toLowerCase()} needs ${t(answer.needs_c)}`}
+          note={`${speciesOf(answer.needsSpecies).name.toLowerCase()} needs ${t(answer.needs_c)}`}
         />
         <Fact
           name="Rain, next 7 days"

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { findCrop, findSpecies } from '../../catalogue/catalogue.ts';
+import { cropOf, speciesOf } from '../../catalogue/catalogue.ts';
 import { G_PER_OZ } from '../../core/units/show.ts';
 import { logSowing } from '../../records/verbs/seed.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
@@ -43,7 +43,7 @@ export function WriteDown({
   const total = weights.reduce((s, w) => s + w.weigh_g, 0);
   const left = walkOf(cover).stopped?.left_g ?? 0;
   const meant = (speciesId: string) =>
-    weights.find((w) => w.speciesId === speciesId)!.weigh_g * (1 - left / Math.max(left, total));
+    (weights.find((w) => w.speciesId === speciesId)?.weigh_g ?? 0) * (1 - left / Math.max(left, total, 1));
   const text = (s: Cover['seed'][number]) => draft.used[s.speciesId] ?? shown(s.used_g ?? meant(s.speciesId));
 
   const inTheWay = (on: string) =>
@@ -81,7 +81,7 @@ export function WriteDown({
       {cover.seed.map((s) => (
         <TextField
           key={s.speciesId}
-          label={`${findSpecies(s.speciesId)!.name} really used, ${imperial ? 'ounces' : 'grams'}`}
+          label={`${speciesOf(s.speciesId).name} really used, ${imperial ? 'ounces' : 'grams'}`}
           value={text(s)}
           onChange={(t) => setDraft({ ...draft, used: { ...draft.used, [s.speciesId]: t } })}
           decimal
@@ -138,7 +138,7 @@ function CropStands({
   cleared(p: Planting): void;
   under(): void;
 }) {
-  const name = findCrop(crop.cropId)?.name ?? crop.cropId;
+  const name = cropOf(crop.cropId).name;
   return (
     <div role="alert" className="border-madder border-l-4 pl-4">
       <p>

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { findSpecies, species } from '../../catalogue/catalogue.ts';
+import { species, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Evenness, lostToUnevenness, verdictOf } from '../../core/broadcast/evenness.ts';
 import { CAREFUL_HAND, type Hand } from '../../core/broadcast/hand.ts';
 import { crossedPortions } from '../../core/broadcast/walk.ts';
@@ -49,7 +49,7 @@ export default function YardPage() {
   const bed = useRef<HTMLCanvasElement>(null);
   const name = useRef('');
   const luck = useRef(1);
-  const kind = findSpecies(speciesId)!;
+  const kind = speciesOf(speciesId);
   const ground = BEDS.find(([k]) => k === bedKey)![2];
   const rate_g_m2 = (kind.seed.rateBroadcastLow_g_m2 + kind.seed.rateBroadcastHigh_g_m2) / 2;
   const perM2 = (rate_g_m2 / kind.seed.thousandSeed_g) * 1000;
