@@ -65,11 +65,13 @@ export const NORTH_SHORE: Scenario = {
       ['winter-squash', 'transplant', '2027-06-06', '2027-10-12'],
     ],
     2: [
+      ['potato', 'seed', '2024-04-12', '2024-08-28'],
       ['kale', 'transplant', '2025-06-20', '2026-03-15'],
       ['onion-transplant', 'transplant', '2026-04-02', '2026-08-20'],
       ['carrot', 'seed', '2027-06-05', '2027-10-18'],
     ],
     3: [
+      ['onion-transplant', 'transplant', '2024-04-02', '2024-08-22'],
       ['beet', 'transplant', '2025-06-10', '2025-09-18'],
       ['potato', 'seed', '2026-04-15', '2026-09-05'],
       ['tomato', 'transplant', '2027-06-06', '2027-10-13'],
@@ -104,6 +106,7 @@ export const NORTH_SHORE: Scenario = {
       ['garlic', 'seed', '2027-10-20', '2028-07-20'],
     ],
     9: [
+      ['summer-squash', 'transplant', '2024-05-28', '2024-09-25'],
       ['carrot', 'seed', '2025-06-05', '2025-10-20'],
       ['cucumber', 'transplant', '2026-05-28', '2026-09-18'],
       ['sweet-corn', 'transplant', '2027-05-24', '2027-09-28'],
@@ -134,6 +137,9 @@ export const NORTH_SHORE: Scenario = {
     ],
   },
   covers: [
+    { bed: '2', free: '2024-08-28', next: '2025-06-20', cover: 'winter-tares' },
+    { bed: '3', free: '2024-08-22', next: '2025-06-10', cover: 'hairy-vetch' },
+    { bed: '9', free: '2024-09-25', next: '2025-06-05', cover: 'winter-field-pea' },
     { bed: '1', free: '2025-10-08', next: '2026-06-01', cover: 'winter-field-pea' },
     { bed: '3', free: '2025-09-18', next: '2026-04-15', cover: 'phacelia' },
     {
