@@ -7,20 +7,11 @@ import { hang, rankSamples } from '../../src/core/choose/rank.ts';
 import { type Site } from '../../src/core/site/site.ts';
 import { hazardsBySpecies } from '../../src/questions/gap.ts';
 import { methodsHere, nextCropOf } from '../../src/questions/methods.ts';
+import { FREE_RULES } from '../../src/questions/rules.ts';
 import { turnsFor } from '../../src/questions/turns.ts';
 import { type Expectation, judge } from '../advise/judge.ts';
 import { type Situation, siteOf, situationsFrom } from '../advise/situation.ts';
 import { type Typed, yearsOf } from '../args.ts';
-
-/** House rules that forbid nothing: a situation names only its kit. */
-const NO_RULES = {
-  noFootOnBed: false,
-  noDigging: false,
-  noPlastic: false,
-  noAnimals: false,
-  noFire: false,
-  sheetCap_d: 400,
-};
 
 function inputOf(s: Situation, site: Site, years: number): ChooseInput {
   return {
@@ -30,7 +21,7 @@ function inputOf(s: Situation, site: Site, years: number): ChooseInput {
     watered: s.kit.includes('hose'),
     gap: { freeDay: dayOf(s.freeOn), plantDay: dayOf(s.plantOn), next: nextCropOf(s.next.crop, s.next.way) },
     candidates: [...allCovers(), ...turnsFor(dayOf(s.freeOn), dayOf(s.plantOn))],
-    methods: methodsHere({ kit: s.kit, rules: NO_RULES }),
+    methods: methodsHere({ kit: s.kit, rules: FREE_RULES }),
     aims: Object.entries(s.aims).map(([id, strands]) => ({ id, strands })),
     bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
     keepsSafe: [],

@@ -39,7 +39,9 @@ export function methodsHere(garden: KitAndRules, bed?: Pick<Bed, 'edged' | 'kept
       passes: m.passes,
       minutesPer100m2: m.passes.reduce((s, p) => s + p.minutesPer100m2, 0),
       missing,
-      sheetCap_d: garden.rules.sheetCap_d,
+      sheetCap_d: m.passes.some((p) => p.kind === 'lay-film')
+        ? garden.rules.filmCap_d
+        : garden.rules.sheetCap_d,
       proposed: m.proposed,
     };
   });

@@ -10,6 +10,7 @@ import { readGardenFile } from '../records/files/gardenFile.ts';
 import { aheadOf, forecastInput, observedOf } from './cover.ts';
 import { bedNotes, gapQuestion } from './gap.ts';
 import { methodsHere } from './methods.ts';
+import { USUAL_RULES } from './rules.ts';
 import { sownArea_m2, weightsOf } from './weights.ts';
 
 describe.each(['north-shore', 'two-gums'])('every cover of the demo garden %s', (name) => {
@@ -331,4 +332,11 @@ describe('a cover that is lived with', () => {
     expect(ask(sown, '2027-05-25').waterings).toBeUndefined();
     expect(ask({}).waterings).toBeUndefined();
   });
+});
+
+test('clear film has a limit of its own: two hot weeks where nothing else was said, whatever a sheet may', () => {
+  const cap = (id: string, rules = USUAL_RULES) =>
+    methodsHere({ kit: [], rules }).find((m) => m.id === id)!.sheetCap_d;
+  expect([cap('clear-film'), cap('sheet'), cap('crimp-sheet')]).toEqual([14, 180, 180]);
+  expect(cap('clear-film', { ...USUAL_RULES, filmCap_d: 42, sheetCap_d: 30 })).toBe(42);
 });

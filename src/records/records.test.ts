@@ -361,6 +361,7 @@ describe('form 6', () => {
     expect(read.value.beds.length).toBeGreaterThan(0);
     expect(read.value.beds.every((b) => b.place === null)).toBe(true);
     expect(read.value.stamps).toEqual([]);
+    expect(read.value.garden.rules.filmCap_d).toBe(14);
     expect(read.value.covers.some((c) => c.predicted !== null)).toBe(true);
   });
   test('every write says who and when, field by field; a second device keeps the words of the first', async () => {

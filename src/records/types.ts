@@ -64,6 +64,8 @@ export const gardenSchema = z.object({
     noAnimals: z.boolean(),
     noFire: z.boolean(),
     sheetCap_d: z.number().int().min(10).max(400),
+    /** Longest that clear film may lie, days. */
+    filmCap_d: z.number().int().min(7).max(90),
   }),
   /** Price of seed in the garden's currency per kilogram, by species. */
   seedPrices: z.record(z.string(), z.number().nonnegative()),

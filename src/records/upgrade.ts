@@ -4,7 +4,7 @@
  * own seeding rate against the usual.
  * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
  * Form 4: hard seed that the germination of a sowing counts.
- * Form 6: where a bed lies on the earth; who wrote each field last and when, kept beside the records.
+ * Form 6: where a bed lies on the earth; how long clear film may lie; who wrote each field last and when, kept beside the records.
  * Form 5: waterings after sowing, what was predicted for a cover and the plans it had before; crowns counted in a look, and its members one by one.
  */
 type Row = Record<string, unknown>;
@@ -41,6 +41,7 @@ const TO_FORM_5: Record<string, (row: Row) => Row> = {
 };
 
 const TO_FORM_6: Record<string, (row: Row) => Row> = {
+  gardens: (g) => ({ ...g, rules: { filmCap_d: 14, ...(g.rules as Row) } }),
   beds: (b) => ({ place: null, ...b }),
 };
 

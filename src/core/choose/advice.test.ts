@@ -1,3 +1,4 @@
+import { FREE_RULES } from '../../questions/rules.ts';
 import { describe, expect, test } from '@jest/globals';
 import { allCovers, climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { methodsHere } from '../../questions/methods.ts';
@@ -21,14 +22,6 @@ const next = (id: string, way: 'transplant' | 'seed' = 'transplant') => ({
   ...crops.find((c) => c.id === id)!,
   way,
 });
-const RULES = {
-  noFootOnBed: false,
-  noDigging: false,
-  noPlastic: false,
-  noAnimals: false,
-  noFire: false,
-  sheetCap_d: 400,
-};
 const question = (more: Partial<ChooseInput> & { kit?: string[] }): ChooseInput => ({
   site: maritime,
   soil: { texture: 'loam', fertility: 'fair' },
@@ -40,7 +33,7 @@ const question = (more: Partial<ChooseInput> & { kit?: string[] }): ChooseInput 
     { id: 'flowers', strands: 2 },
   ],
   candidates: allCovers(),
-  methods: methodsHere({ kit: more.kit ?? ['shears', 'rake', 'hose'], rules: RULES }),
+  methods: methodsHere({ kit: more.kit ?? ['shears', 'rake', 'hose'], rules: FREE_RULES }),
   bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
   keepsSafe: [],
   hazards: {},
@@ -175,7 +168,7 @@ describe('what is known ranks', () => {
       next: next(id, way),
     });
     const kit = ['scythe', 'rake'];
-    const m = { methods: methodsHere({ kit, rules: RULES }).filter((x) => x.id === 'cut') };
+    const m = { methods: methodsHere({ kit, rules: FREE_RULES }).filter((x) => x.id === 'cut') };
     expect(
       factor(sample('cereal-rye', { gap: gap('carrot', 'seed'), ...m }), 'residue-in-the-way')!.times,
     ).toBeLessThan(0.7);

@@ -85,6 +85,20 @@ export function Rules({ garden, change }: { garden: Garden; change: Change }) {
           Some want soil in the dark for weeks at most; others leave sheets over winter. Heat decides when the
           stand is dead; this only says when you lift regardless.
         </p>
+        <RangeField
+          label="Longest clear film may lie"
+          value={garden.rules.filmCap_d}
+          shown={`${garden.rules.filmCap_d} days`}
+          min={7}
+          max={63}
+          step={7}
+          onChange={(d) => change('a house rule', (g) => ({ rules: { ...g.rules, filmCap_d: d } }), true)}
+        />
+        <p className="text-bark mb-3 text-sm">
+          One side lifts clear film after two hot weeks, before the life of the top soil bakes with the
+          plants. The other leaves it four to six, to kill seed in the ground as well. In cool weather it only
+          forces what lies under it.
+        </p>
       </fieldset>
       <fieldset>
         <legend className="font-display text-lg font-bold">Units</legend>

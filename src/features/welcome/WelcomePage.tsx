@@ -7,6 +7,7 @@ import { hands, realToday } from '../../ring/garden.tsx';
 import { GardenList } from '../../ring/GardenList.tsx';
 import { weatherYears } from '../../records/files/weatherCsv.ts';
 import { makeGarden } from '../../records/verbs/verbs.ts';
+import { USUAL_RULES } from '../../questions/rules.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { Check } from '../../ui/fields.tsx';
@@ -51,14 +52,7 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
         currency: '',
         kit: tools,
         keeps: [],
-        rules: {
-          noFootOnBed: false,
-          noDigging: false,
-          noPlastic: false,
-          noAnimals: false,
-          noFire: false,
-          sheetCap_d: 180,
-        },
+        rules: USUAL_RULES,
         seedPrices: {},
         packs: {},
         watering: null,
