@@ -52,7 +52,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
             </NavLink>
           ))}
         </nav>
-        <div className="flex items-center gap-1 max-sm:w-full sm:ml-auto sm:flex-wrap sm:gap-3">
+        <div className="flex items-center gap-1 max-sm:w-full sm:ml-auto sm:flex-wrap sm:gap-3 lg:flex-nowrap">
           <Gardens openId={garden.id} open={open} />
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void turn(undo, 'Undone')}>
             <Undo2 size={16} strokeWidth={1.5} /> <span className="max-2xl:sr-only">Undo</span>
