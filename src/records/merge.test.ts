@@ -116,6 +116,21 @@ describe('a phone and a laptop', () => {
     expect(names).not.toContain('Corner');
     expect(names).toContain('Shed');
   });
+  test('the same word written on both sides is no clash and no deed, and the later one is remembered', async () => {
+    phone.minute = 7;
+    await saveBeds(phone.hands, [{ ...(await bedNamed(phone, 'Gate')), note: 'stony' }]);
+    laptop.minute = 3;
+    await saveBeds(laptop.hands, [{ ...(await bedNamed(laptop, 'Gate')), note: 'stony' }]);
+    const deeds = await laptop.db.log.count();
+    const there = await phone.kept();
+    expect((await beside(laptop.db, there)).clashes).toEqual([]);
+    await takeIn(laptop.hands, there, 'merge');
+    expect(await laptop.db.log.count()).toBe(deeds);
+    expect((await laptop.kept()).stamps[0]!.fields.note).toEqual({
+      at: '2027-05-05T08:07:00.000Z',
+      by: 'phone',
+    });
+  });
   test('one undo takes a merge back and one redo does it again; so with a copy put in place', async () => {
     phone.minute = 1;
     await saveGarden(phone.hands, { ...base.garden, name: 'Three Gums' });

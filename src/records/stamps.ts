@@ -20,12 +20,20 @@ export const stampSchema = z.object({
 export type Stamp = z.infer<typeof stampSchema>;
 export type Word = z.infer<typeof word>;
 
+type Row = Record<string, unknown>;
+
 export const stampId = (table: TableName, id: string): string => `${table} ${id}`;
 
-export const same = (a: unknown, b: unknown): boolean =>
-  a === b || JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
-
-type Row = Record<string, unknown>;
+/** Whether two values say the same, whatever order their fields stand in; what is missing says nothing. */
+export function same(a: unknown, b: unknown): boolean {
+  const [x, y] = [a ?? null, b ?? null];
+  if (x === y) return true;
+  if (typeof x !== 'object' || typeof y !== 'object' || x === null || y === null) return false;
+  if (Array.isArray(x) || Array.isArray(y))
+    return Array.isArray(x) && Array.isArray(y) && x.length === y.length && x.every((v, i) => same(v, y[i]));
+  const [p, q] = [x as Row, y as Row];
+  return [...new Set([...Object.keys(p), ...Object.keys(q)])].every((k) => same(p[k], q[k]));
+}
 
 /** Where a part of a list stands: "passes.1". */
 export const partOf = (field: string, index: number): string => `${field}.${index}`;

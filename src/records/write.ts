@@ -119,7 +119,10 @@ async function put(db: KilimDatabase, meta: WriteMeta, wishes: Wish[]): Promise<
     if (!same(before, after)) changes.push({ table: w.table, id, before, after });
   }
   // What says what stands already is no deed: a second tap saves nothing twice.
-  if (changes.length === 0) return { ...said(meta), changes, undone: 0 };
+  if (changes.length === 0) {
+    if (meta.stamps) await db.stamps.bulkPut(meta.stamps);
+    return { ...said(meta), changes, undone: 0 };
+  }
   if (meta.stamps) await db.stamps.bulkPut(meta.stamps);
   else await stamp(db, meta.gardenId, changes, { at: meta.at, by: meta.by ?? HERE });
   // A new write forgets what had been undone: there is one line of history.

@@ -1,8 +1,14 @@
+import { isIsoDate } from '../core/calendar/day.ts';
 import { type Failure } from '../core/result/result.ts';
+import { showIsoYear } from './dates.ts';
 
 /** What went wrong, where, and what to do: one sentence or two for every failure the core and the records can return. */
 export function failureWords(f: Failure): string {
-  const v = (k: string) => String(f.facts?.[k] ?? '');
+  // Days are shown one way everywhere.
+  const v = (k: string) =>
+    String(f.facts?.[k] ?? '').replace(/\b\d{4}-\d{2}-\d{2}\b/g, (iso) =>
+      isIsoDate(iso) ? showIsoYear(iso) : iso,
+    );
   const at = f.where ? ` (${f.where})` : '';
   switch (f.code) {
     case 'storage-full':

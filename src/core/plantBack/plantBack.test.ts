@@ -112,6 +112,14 @@ describe('planting back', () => {
       expect(d.gets.mid).toBeLessThan(d.wants);
     }
   });
+  test('what is freed in autumn drains from sand before June: less is in the ground than was freed', () => {
+    const input = inputOf({ ...vetchDug, climate: 'cool-maritime', sown: '2026-08-20', start: '2026-11-15' });
+    const forecast = { ...input.forecast, soil: { texture: 'sand', fertility: 'lean' } as const };
+    const [day] = plantBack({ ...input, forecast }).feeding.days;
+    expect(day!.freed.mid).toBeGreaterThan(3);
+    // With what lean soil frees by itself it would be well over twice as much.
+    expect(day!.inGround.mid).toBeLessThan(day!.freed.mid * 1.7);
+  });
   test('dug vetch feeds a cabbage grams before midsummer; rye left on top ties up and leaves carrots short', () => {
     const vetch = ask(vetchDug);
     const late = vetch.feeding.days.at(-1)!;

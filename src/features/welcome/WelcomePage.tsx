@@ -8,6 +8,7 @@ import { GardenList } from '../../ring/GardenList.tsx';
 import { weatherYears } from '../../records/files/weatherCsv.ts';
 import { makeGarden } from '../../records/verbs/verbs.ts';
 import { USUAL_RULES } from '../../questions/rules.ts';
+import { showIsoYear } from '../../ui/dates.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Mark } from '../../ui/Mark.tsx';
 import { Check } from '../../ui/fields.tsx';
@@ -141,7 +142,9 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
               Open Two Gums, a home garden in the south
             </button>
           </div>
-          <p className="text-bark mt-4 text-sm">Everything stays in this browser. Today is {realToday()}.</p>
+          <p className="text-bark mt-4 text-sm">
+            Everything stays in this browser. Today is {showIsoYear(realToday())}.
+          </p>
         </aside>
       </div>
     </main>
