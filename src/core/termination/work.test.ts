@@ -109,6 +109,20 @@ describe('one pass in the daily loop', () => {
       expect(mostAlive(c, d + 1)).toBeGreaterThanOrEqual(0.5 * mostAlive(c, d) - 1e-6),
     );
   });
+  test('pressed at flower in June it dries and dies in most years; a spade that is due waits for ground that can be dug', () => {
+    const rye = planOf(['cereal-rye']);
+    const d = at('2027-06-05');
+    const pressed = grow(rye, [done('crimp', '2027-06-05')]);
+    const left = pressed.courses.map((c) => mostAlive(c, d + 1) / mostAlive(c, d));
+    expect(left.filter((x) => x < 0.45).length).toBeGreaterThan(YEARS / 2);
+    const due = at('2027-01-10');
+    const dug = grow(both, [{ kind: 'dig', at: due, done: false }]);
+    const days = dug.courses.map((c) => c.turned[0]!);
+    expect(Math.min(...days)).toBeGreaterThanOrEqual(due);
+    expect(days.filter((x) => x > due).length).toBeGreaterThan(0);
+    // What was logged was done, wet or not.
+    every(grow(both, [done('dig', '2027-01-10')]), (c) => expect(c.turned[0]).toBe(due));
+  });
   test('what is raked off next day leaves an eighth of the cut on the bed', () => {
     const d = at('2027-05-21');
     const [cut, raked] = [
