@@ -3,6 +3,7 @@ import Dexie from 'dexie';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { beside, takeIn } from './commands/keep.ts';
+import { changeBed, changeCover, changeGarden } from './commands/change.ts';
 import { logPass } from './commands/ending.ts';
 import { KilimDatabase } from './db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
@@ -116,6 +117,47 @@ describe('a phone and a laptop', () => {
     expect(names).not.toContain('Corner');
     expect(names).toContain('Shed');
   });
+  test('tools, house rules and troubles are words of their own: a tick here and a tick there both stay, and so does one taken off', async () => {
+    phone.minute = 2;
+    await changeGarden(phone.hands, id, 'tools', (g) => ({
+      kit: [...g.kit.filter((k) => k !== 'spade'), 'hoe'],
+    }));
+    await changeGarden(phone.hands, id, 'rule', (g) => ({ rules: { ...g.rules, noFire: true } }));
+    const gate = await bedNamed(phone, 'Gate');
+    await changeBed(phone.hands, gate, () => ({ troubles: ['slugs'] }));
+    laptop.minute = 5;
+    await changeGarden(laptop.hands, id, 'tools', (g) => ({ kit: [...g.kit, 'scythe'] }));
+    await changeGarden(laptop.hands, id, 'rule', (g) => ({
+      rules: { ...g.rules, noDigging: true, sheetCap_d: 60 },
+    }));
+    await changeBed(laptop.hands, gate, () => ({ troubles: ['voles'] }));
+    const there = await phone.kept();
+    expect((await beside(laptop.db, there)).clashes).toEqual([]);
+    await takeIn(laptop.hands, there, 'merge');
+    const { garden } = await laptop.kept();
+    expect([...garden.kit].sort()).toEqual([
+      'hoe',
+      'hose',
+      'opaque-sheet',
+      'rake',
+      'scale',
+      'scythe',
+      'shears',
+    ]);
+    expect(garden.rules).toMatchObject({ noFire: true, noDigging: true, sheetCap_d: 60, filmCap_d: 14 });
+    expect((await bedNamed(laptop, 'Gate')).troubles).toEqual(['slugs', 'voles']);
+  });
+  test('a step logged later than a plan was changed elsewhere is not lost to the changed plan', async () => {
+    const cover = base.covers.find(
+      (c) => c.passes.length === 2 && c.passes.every((p) => !p.doneOn) && c.sownOn,
+    )!;
+    laptop.minute = 2;
+    await changeCover(laptop.hands, cover, 'x', 'x', (c) => ({ passes: c.passes.slice(0, 1) }));
+    phone.minute = 6;
+    await logPass(phone.hands, cover, 0, '2027-09-30', 'cut');
+    await takeIn(laptop.hands, await phone.kept(), 'merge');
+    expect((await laptop.kept()).covers.find((c) => c.id === cover.id)!.passes[0]!.doneOn).toBe('2027-09-30');
+  });
   test('the same word written on both sides is no clash and no deed, and the later one is remembered', async () => {
     phone.minute = 7;
     await saveBeds(phone.hands, [{ ...(await bedNamed(phone, 'Gate')), note: 'stony' }]);
@@ -196,6 +238,18 @@ describe('merging', () => {
       text: fc.constantFrom('open', 'part', 'deep'),
       minute,
     }),
+    fc.record({
+      what: fc.constantFrom('tick' as const, 'untick' as const),
+      bed: fc.nat(5),
+      text: fc.constantFrom('hoe', 'rake'),
+      minute,
+    }),
+    fc.record({
+      what: fc.constant('rule' as const),
+      bed: fc.nat(5),
+      text: fc.constantFrom('20', '90'),
+      minute,
+    }),
     fc.record({ what: fc.constant('remove' as const), bed: fc.nat(5), text: fc.constant(''), minute }),
     fc.record({ what: fc.constant('add' as const), bed: fc.nat(5), text: fc.constantFrom('p', 'q'), minute }),
   );
@@ -212,7 +266,14 @@ describe('merging', () => {
       const word = { at: `2027-05-05T08:0${d.minute}:00.000Z`, by };
       const bed = copy.beds.find((b) => b.id === bedId);
       if (!bed) continue;
-      if (d.what === 'note' || d.what === 'shade') {
+      if (d.what === 'tick' || d.what === 'untick') {
+        const kit = copy.garden.kit.filter((k) => k !== d.text);
+        copy.garden.kit = d.what === 'tick' ? [...kit, d.text] : kit;
+        stamp(`gardens ${id}`).fields[`kit.${d.text}`] = word;
+      } else if (d.what === 'rule') {
+        copy.garden.rules = { ...copy.garden.rules, sheetCap_d: Number(d.text) };
+        stamp(`gardens ${id}`).fields['rules.sheetCap_d'] = word;
+      } else if (d.what === 'note' || d.what === 'shade') {
         Object.assign(bed, { [d.what]: d.text });
         stamp(`beds ${bedId}`).fields[d.what] = word;
       } else if (d.what === 'add') {
@@ -249,6 +310,7 @@ describe('merging', () => {
           : x;
     const rows = (list: { id: string }[]) => [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
     return sorted({
+      garden: { ...k.garden, kit: [...k.garden.kit].sort(), keeps: [...k.garden.keeps].sort() },
       beds: rows(k.beds),
       notes: rows(k.notes),
       covers: rows(k.covers),

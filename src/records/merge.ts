@@ -1,6 +1,7 @@
 import { type AnyRecord } from './history.ts';
 import { REFERENCES, type Tables } from './references.ts';
-import { alike, partOf, same, type Stamp, stampId, type Word } from './stamps.ts';
+import { partOf, splitOf } from './parts.ts';
+import { same, type Stamp, stampId, type Word } from './stamps.ts';
 import { OWNED, type TableName } from './types.ts';
 import { type GardenContents, type Kept } from './verbs/verbs.ts';
 
@@ -89,13 +90,22 @@ function mergedRow(table: TableName, a: Side, b: Side) {
   const fields: Record<string, Word> = {};
   const contested: Pick<Clash, 'field' | 'here' | 'there' | 'taken'>[] = [];
   const word = (side: Side, field: string): Word => side.stamp?.fields[field] ?? NEVER;
-  /** The side whose word on a field or part counts, with that word. */
-  const judge = (field: string, mine: unknown, theirs: unknown): { mine: boolean; word: Word } => {
-    const [wx, wy] = [word(a, field), word(b, field)];
-    const order = later(wx, wy) || (text(mine) < text(theirs) ? -1 : 1);
-    if (!same(mine, theirs) && wx.by !== wy.by && wx.at !== '' && wy.at !== '')
-      contested.push({ field, here: mine, there: theirs, taken: order > 0 ? 'here' : 'there' });
-    return { mine: order > 0, word: latest([wx, wy]) };
+  const partWords = (side: Side, field: string): [string, Word][] =>
+    Object.entries(side.stamp?.fields ?? {}).filter(([f]) => f.startsWith(`${field}.`));
+  /** The latest word on a field, or on any part of it. */
+  const anyWord = (side: Side, field: string): Word =>
+    latest([word(side, field), ...partWords(side, field).map(([, w]) => w)]);
+  /** Whether the first side's word counts. What both said by words of their own, and said differently, is contested. */
+  const mine = (
+    field: string,
+    [wx, vx]: [Word, unknown],
+    [wy, vy]: [Word, unknown],
+    own: boolean,
+  ): boolean => {
+    const order = later(wx, wy) || tied(vx, vy);
+    if (own && !same(vx, vy) && wx.by !== wy.by)
+      contested.push({ field, here: vx, there: vy, taken: order > 0 ? 'here' : 'there' });
+    return order > 0;
   };
   const say = (field: string, w: Word) => {
     if (w.at !== '') fields[field] = w;
@@ -104,45 +114,50 @@ function mergedRow(table: TableName, a: Side, b: Side) {
     const inX = x !== undefined && field in x;
     const inY = y !== undefined && field in y;
     if (!inX || !inY) {
+      const side = inX ? a : b;
       row[field] = inX ? x![field] : y![field];
-      const own = (inX ? a : b).stamp?.fields ?? {};
-      for (const f of Object.keys(own)) if (f === field || f.startsWith(`${field}.`)) say(f, own[f]!);
+      say(field, word(side, field));
+      for (const [f, w] of partWords(side, field)) say(f, w);
       continue;
     }
     const [vx, vy] = [x![field], y![field]];
+    say(field, latest([word(a, field), word(b, field)]));
     const keyOf = GATHERED[table]?.[field];
     if (keyOf && Array.isArray(vx) && Array.isArray(vy)) {
       row[field] = gathered(vx as Row[], vy as Row[], keyOf, later(word(a, field), word(b, field)));
-      say(field, latest([word(a, field), word(b, field)]));
       continue;
     }
-    if (!alike(vx, vy)) {
-      const { mine, word: w } = judge(field, vx, vy);
-      row[field] = mine ? vx : vy;
-      say(field, w);
-      const own = (mine ? a : b).stamp?.fields ?? {};
-      for (const f of Object.keys(own)) if (f.startsWith(`${field}.`)) say(f, own[f]!);
+    const split = splitOf(table, field, vx, vy);
+    if (!split) {
+      const [wx, wy] = [anyWord(a, field), anyWord(b, field)];
+      const first = mine(field, [wx, vx], [wy, vy], wx.at !== '' && wy.at !== '');
+      row[field] = first ? vx : vy;
+      for (const [f, w] of partWords(first ? a : b, field)) say(f, w);
       continue;
     }
-    // The same list on both sides: part by part, each by its own word or, where it has none, by the list's.
-    say(field, latest([word(a, field), word(b, field)]));
-    row[field] = (vx as Row[]).map((part, i) => {
-      const f = partOf(field, i);
-      const [wx, wy] = [latest([word(a, f), word(a, field)]), latest([word(b, f), word(b, field)])];
-      const order = later(wx, wy) || (text(part) < text((vy as Row[])[i]) ? -1 : 1);
-      if (!same(part, (vy as Row[])[i]) && wx.by !== wy.by && word(a, f).at !== '' && word(b, f).at !== '')
-        contested.push({
-          field: f,
-          here: part,
-          there: (vy as Row[])[i],
-          taken: order > 0 ? 'here' : 'there',
-        });
+    // Part by part, each by its own word or, where it has none, by that on the whole.
+    const [px, py] = [split.of(vx), split.of(vy)];
+    const written = [...partWords(a, field), ...partWords(b, field)].map(([f]) => f.slice(field.length + 1));
+    const parts = new Map<string, unknown>();
+    for (const k of [...new Set([...px.keys(), ...py.keys(), ...written])].sort()) {
+      const f = partOf(field, k);
+      const own = word(a, f).at !== '' && word(b, f).at !== '';
+      const wx = latest([word(a, f), word(a, field)]);
+      const wy = latest([word(b, f), word(b, field)]);
+      const value = mine(f, [wx, px.get(k)], [wy, py.get(k)], own) ? px.get(k) : py.get(k);
+      if (value !== undefined) parts.set(k, value);
       say(f, latest([word(a, f), word(b, f)]));
-      return order > 0 ? part : (vy as Row[])[i];
-    });
+    }
+    row[field] = split.from(parts);
   }
   return { row, fields, contested };
 }
+
+/** Where neither word is later: what is there before what is not, then by what it says, so that both sides agree. */
+const tied = (x: unknown, y: unknown): number => {
+  if (x === undefined || y === undefined) return x === undefined ? -1 : 1;
+  return text(x) < text(y) ? -1 : 1;
+};
 
 const text = (x: unknown): string => JSON.stringify(x ?? null);
 

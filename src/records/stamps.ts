@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type AnyRecord } from './history.ts';
+import { partOf, splitOf } from './parts.ts';
 import { type TableName } from './types.ts';
 
 const word = z.object({
@@ -14,7 +15,7 @@ export const stampSchema = z.object({
   /** Table and id of the record, with a space between. */
   id: z.string().min(1).max(120),
   gardenId: z.string().min(1).max(80),
-  fields: z.record(z.string().max(60), word),
+  fields: z.record(z.string().max(120), word),
   gone: word.extend({ was: z.record(z.string(), z.unknown()) }).nullable(),
 });
 export type Stamp = z.infer<typeof stampSchema>;
@@ -35,27 +36,17 @@ export function same(a: unknown, b: unknown): boolean {
   return [...new Set([...Object.keys(p), ...Object.keys(q)])].every((k) => same(p[k], q[k]));
 }
 
-/** Where a part of a list stands: "passes.1". */
-export const partOf = (field: string, index: number): string => `${field}.${index}`;
-
-/** Whether two lists are the same but for what some of their parts hold: steps of one plan, seed of one mix. */
-export const alike = (a: unknown, b: unknown): boolean =>
-  Array.isArray(a) &&
-  Array.isArray(b) &&
-  a.length === b.length &&
-  a.length > 0 &&
-  a.every((x, i) => isRow(x) && isRow(b[i]) && x.kind === b[i].kind && x.speciesId === b[i].speciesId);
-
-const isRow = (x: unknown): x is Row => typeof x === 'object' && x !== null && !Array.isArray(x);
-
-/** Fields of a record whose value a write changed, and parts of lists where the list itself stayed; all fields of a new record. */
-export function changedFields(before: AnyRecord | null, after: AnyRecord | null): string[] {
+/** Fields of a record whose value a write changed, and parts of those that are written part by part; all fields of a new record. */
+export function changedFields(table: TableName, before: AnyRecord | null, after: AnyRecord | null): string[] {
   const [b, a] = [before ?? {}, after ?? {}] as unknown as [Row, Row];
-  return [...new Set([...Object.keys(b), ...Object.keys(a)])].flatMap((k) => {
-    if (same(b[k], a[k])) return [];
-    if (!alike(b[k], a[k])) return [k];
-    const [from, to] = [b[k], a[k]] as [unknown[], unknown[]];
-    return to.flatMap((x, i) => (same(x, from[i]) ? [] : [partOf(k, i)]));
+  return [...new Set([...Object.keys(b), ...Object.keys(a)])].flatMap((field) => {
+    if (same(b[field], a[field])) return [];
+    const split = splitOf(table, field, b[field], a[field]);
+    if (!split) return [field];
+    const [from, to] = [split.of(b[field]), split.of(a[field])];
+    return [...new Set([...from.keys(), ...to.keys()])]
+      .filter((k) => !same(from.get(k), to.get(k)))
+      .map((k) => partOf(field, k));
   });
 }
 
@@ -69,8 +60,8 @@ export function stamped(
   const fields = { ...old?.fields };
   const { before, after } = change;
   if (after)
-    for (const f of changedFields(before, after)) {
-      // A new list says all of its parts anew.
+    for (const f of changedFields(change.table, before, after)) {
+      // A value that is written whole says all of its parts anew.
       if (!f.includes('.')) for (const k of Object.keys(fields)) if (k.startsWith(`${f}.`)) delete fields[k];
       fields[f] = word;
     }

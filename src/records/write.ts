@@ -176,7 +176,7 @@ async function turn(
       for (const c of changes) {
         const [from, to] = undone === 0 ? [c.after, c.before] : [c.before, c.after];
         const stands = ((await db.table(c.table).get(c.id)) as AnyRecord | undefined) ?? null;
-        const next = turned(stands, from, to, stayed);
+        const next = turned(c.table, stands, from, to, stayed);
         if (next) await db.table(c.table).put(next);
         else await db.table(c.table).delete(c.id);
         made.push({ table: c.table, id: c.id, before: stands, after: next });
@@ -193,6 +193,7 @@ async function turn(
 
 /** A record turned from one state to another, but for fields that no longer hold what the write had put there. */
 function turned(
+  table: TableName,
   stands: AnyRecord | null,
   from: AnyRecord | null,
   to: AnyRecord | null,
@@ -201,7 +202,7 @@ function turned(
   if (!stands || !from || !to) return to;
   const [now, was, wanted] = [stands, from, to] as unknown as Record<string, unknown>[];
   const next = { ...now! };
-  for (const f of new Set(changedFields(from, to).map((k) => k.split('.')[0]!))) {
+  for (const f of new Set(changedFields(table, from, to).map((k) => k.split('.')[0]!))) {
     if (same(now![f], was![f])) next[f] = wanted![f];
     else stayed.push(f);
   }

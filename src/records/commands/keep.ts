@@ -3,8 +3,8 @@ import { type KilimDatabase } from '../db.ts';
 import { type AnyRecord } from '../history.ts';
 import { type Clash, merge } from '../merge.ts';
 import { brokenLink, withNewIds, withoutLoosePointers } from '../references.ts';
-import { same, type Stamp } from '../stamps.ts';
-import { OWNED } from '../types.ts';
+import { changedFields, type Stamp } from '../stamps.ts';
+import { OWNED, type TableName } from '../types.ts';
 import { type Done, type Hands, type Kept, meta, readKept } from '../verbs/verbs.ts';
 import { type Wish, type WriteMeta, writeFrom } from '../write.ts';
 
@@ -47,7 +47,9 @@ export async function beside(db: KilimDatabase, there: Kept): Promise<Beside> {
         there: given.size,
         onlyHere: [...known.keys()].filter((id) => !given.has(id)).length,
         onlyThere: [...given.keys()].filter((id) => !known.has(id)).length,
-        differ: [...given].filter(([id, r]) => known.has(id) && !same(known.get(id), r)).length,
+        differ: [...given].filter(
+          ([id, r]) => known.has(id) && changedFields(table, known.get(id)!, r).length > 0,
+        ).length,
       };
     }),
     newest: { here: here && newestOf(here), there: newestOf(there) },
@@ -96,10 +98,17 @@ export const takeIn = (hands: Hands, file: Kept, how: 'replace' | 'merge'): Done
 
 function wishesFrom(here: Kept | undefined, wanted: Kept): Wish[] {
   const wishes: Wish[] = [];
-  if (!same(here?.garden, wanted.garden)) wishes.push({ table: 'gardens', put: wanted.garden });
+  const wish = (table: TableName, known: AnyRecord | undefined, put: AnyRecord) => {
+    const changed = new Set(changedFields(table, known ?? null, put).map((f) => f.split('.')[0]));
+    if (changed.size === 0) return;
+    // What says the same stays as it stands, in the order in which its things were put there.
+    const fields = Object.entries(known ?? {}).filter(([f]) => !changed.has(f));
+    wishes.push({ table, put: { ...put, ...Object.fromEntries(fields) } as AnyRecord });
+  };
+  wish('gardens', here?.garden, wanted.garden);
   for (const table of OWNED) {
     const known = new Map<string, AnyRecord>((here?.[table] ?? []).map((r) => [r.id, r]));
-    for (const put of wanted[table]) if (!same(known.get(put.id), put)) wishes.push({ table, put });
+    for (const put of wanted[table]) wish(table, known.get(put.id), put);
     const stays = new Set(wanted[table].map((r) => r.id));
     for (const id of known.keys()) if (!stays.has(id)) wishes.push({ table, remove: id });
   }

@@ -1,0 +1,53 @@
+import { type TableName } from './types.ts';
+
+type Row = Record<string, unknown>;
+
+/** A value taken apart into what is written one by one, and put together again. */
+export interface Split {
+  of(value: unknown): Map<string, unknown>;
+  from(parts: Map<string, unknown>): unknown;
+}
+
+/** Fields of which each key is a word of its own: one house rule, one price, one step of a sowing. */
+const BY_KEY: Partial<Record<TableName, readonly string[]>> = {
+  gardens: ['rules', 'units', 'seedPrices', 'packs'],
+  beds: ['soil'],
+  covers: ['walk'],
+};
+/** Lists in which each thing is there or not, in no order: one tool, one trouble. */
+const SETS: Partial<Record<TableName, readonly string[]>> = {
+  gardens: ['kit', 'keeps'],
+  beds: ['troubles'],
+};
+
+/** Where a part of a field stands: "rules.noFire", "passes.1". */
+export const partOf = (field: string, part: string): string => `${field}.${part}`;
+
+export const isRow = (x: unknown): x is Row => typeof x === 'object' && x !== null && !Array.isArray(x);
+
+/** How two values of a field are taken apart; undefined where each is one word. Steps of one plan, or seed of one mix, are parts while they are the same steps. */
+export function splitOf(table: TableName, field: string, a: unknown, b: unknown): Split | undefined {
+  if (BY_KEY[table]?.includes(field) && isRow(a) && isRow(b)) return KEYS;
+  if (SETS[table]?.includes(field) && Array.isArray(a) && Array.isArray(b)) return THINGS;
+  return alike(a, b) ? PLACES : undefined;
+}
+
+const KEYS: Split = {
+  of: (v) => new Map(Object.entries(v as Row)),
+  from: (parts) => Object.fromEntries(parts),
+};
+const THINGS: Split = {
+  of: (v) => new Map((v as string[]).map((x) => [x, true])),
+  from: (parts) => [...parts.keys()],
+};
+const PLACES: Split = {
+  of: (v) => new Map((v as unknown[]).map((x, i) => [String(i), x])),
+  from: (parts) => [...parts].sort(([i], [k]) => Number(i) - Number(k)).map(([, x]) => x),
+};
+
+const alike = (a: unknown, b: unknown): boolean =>
+  Array.isArray(a) &&
+  Array.isArray(b) &&
+  a.length === b.length &&
+  a.length > 0 &&
+  a.every((x, i) => isRow(x) && isRow(b[i]) && x.kind === b[i].kind && x.speciesId === b[i].speciesId);
