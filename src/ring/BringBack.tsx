@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { coverName, cropOf } from '../catalogue/catalogue.ts';
 import { type Failure } from '../core/result/result.ts';
 import { type Beside, beside, takeIn } from '../records/commands/keep.ts';
 import { LARGEST, textOf } from '../records/files/bytes.ts';
@@ -139,9 +140,8 @@ function Held({
           <ul className="mt-1 max-h-48 overflow-auto text-sm" tabIndex={0}>
             {seen.clashes.map((c) => (
               <li key={`${c.table} ${c.id} ${c.field}`}>
-                {WORDS[c.table as keyof typeof WORDS] ?? 'Garden'}, {c.field}: {short(c.here)} here,{' '}
-                {short(c.there)} in the file; {c.taken === 'here' ? 'the word here' : 'the file’s word'}{' '}
-                counts
+                {titleOf(file, c)}, {c.field.replace('.', ' ')}: {short(c.here)} here, {short(c.there)} in the
+                file; {c.taken === 'here' ? 'the word here' : 'the file’s word'} counts
               </li>
             ))}
           </ul>
@@ -166,6 +166,18 @@ function Held({
       <p className="text-bark mt-2 text-sm">Undo takes it back as one.</p>
     </section>
   );
+}
+
+/** What a record is called where both sides wrote something of it. */
+function titleOf(file: Kept, { table, id }: { table: string; id: string }): string {
+  if (table === 'gardens') return file.garden.name;
+  const bedOf = (bedId: string | undefined) => file.beds.find((b) => b.id === bedId)?.name ?? '';
+  if (table === 'beds') return `Bed ${bedOf(id)}`;
+  const cover = table === 'covers' && file.covers.find((c) => c.id === id);
+  if (cover) return `${coverName(cover.parts)}, bed ${bedOf(cover.bedId)}`;
+  const planting = table === 'plantings' && file.plantings.find((p) => p.id === id);
+  if (planting) return `${cropOf(planting.cropId).name}, bed ${bedOf(planting.bedId)}`;
+  return WORDS[table as keyof typeof WORDS];
 }
 
 const newerSide = ({ newest }: Beside): 'here' | 'there' | 'same' =>
