@@ -23,7 +23,7 @@ import { methodsHere, nextCropOf } from '../src/questions/methods.ts';
 import { predictedOf } from '../src/questions/predicted.ts';
 import { readGardenFile, writeGardenFile } from '../src/records/files/gardenFile.ts';
 import type { Bed, Cover, Look, Planting, WeatherYear } from '../src/records/types.ts';
-import { type GardenContents, type Kept } from '../src/records/verbs/verbs.ts';
+import { BLANK_LOOK, type GardenContents, type Kept } from '../src/records/verbs/verbs.ts';
 import { type CoverRow, NORTH_SHORE, type Scenario, TWO_GUMS } from './scenario.ts';
 
 // Makes the demo gardens: the gardener of the scenario chooses as Kilim advised on the day, one plausible year comes true, and what is looked at and logged
@@ -349,15 +349,7 @@ const newLook = (s: Scenario, cover: Cover, on: string, part: string): Look => (
   bedId: cover.bedId,
   coverId: cover.id,
   on,
-  emergence: null,
-  cover: null,
-  height_m: null,
-  stage: null,
-  alive: null,
-  weeds: null,
-  members: [],
-  crowns: null,
-  note: '',
+  ...BLANK_LOOK,
 });
 
 /** The year that came true on this bed: its measured weather, and a variety, a seed lot and a soil of its own. */

@@ -180,7 +180,7 @@ test('from an empty application one bed goes through its whole season, with a re
     await page
       .getByLabel('A garden file')
       .setInputFiles({ name: first.name, mimeType: 'application/json', buffer: Buffer.from(first.text) });
-    await inside.getByText('As new as what is here.').waitFor();
+    await inside.getByText('The same as what is here.').waitFor();
     await inside.getByRole('button', { name: 'Make both one' }).click();
     await page.getByText('Back Field: both made one.').waitFor();
     await page.getByRole('link', { name: 'Keep' }).click();

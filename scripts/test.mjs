@@ -9,7 +9,7 @@ const checks = run(process.execPath, ['scripts/check.mjs']);
 const path = chromium();
 // The journeys walk through the same application over fewer plausible years: two busy cores take minutes for two hundred on every screen.
 const BUILT = 'dist/journeys';
-build(BUILT, { VITE_PLAUSIBLE_YEARS: '60' });
+build(BUILT, { VITE_PLAUSIBLE_YEARS: '40' });
 mkdirSync(join(root, '.cache'), { recursive: true });
 
 /** Runs the tests of one project, one file after the other, and counts them. What it prints is kept back while another prints. */

@@ -6,7 +6,7 @@ import { copyWords } from '../ui/copyWords.ts';
 import { redo, type Turned, undo } from '../records/write.ts';
 import { useGarden } from '../ring/garden.tsx';
 import { changeGarden } from '../records/commands/change.ts';
-import { showLong } from '../ui/dates.ts';
+import { showIsoYear, showWeekday } from '../ui/dates.ts';
 import { DateInput } from '../ui/DateInput.tsx';
 import { Mark } from '../ui/Mark.tsx';
 
@@ -82,7 +82,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
               />
             </div>
           ) : (
-            <span>{showLong(today)}</span>
+            <span className="whitespace-nowrap">{`${showWeekday(today)} ${showIsoYear(today)}`}</span>
           )}
         </div>
       </div>

@@ -99,7 +99,11 @@ describe('a phone and a laptop', () => {
       differ: 1,
       onlyHere: 0,
     });
-    expect(seen).toMatchObject({ isNew: false, newest: { here: '2027-05-05', there: '2027-05-05' } });
+    expect(seen).toMatchObject({
+      isNew: false,
+      gardenDiffers: false,
+      newest: { here: '2027-05-05', there: '2027-05-05' },
+    });
     await takeIn(laptop.hands, p, 'merge');
     await takeIn(phone.hands, l, 'merge');
     expect(writeGardenFile(await phone.kept())).toBe(writeGardenFile(await laptop.kept()));

@@ -93,6 +93,7 @@ function Held({
 }) {
   const rows = seen.tables.filter((t) => t.here > 0 || t.there > 0);
   const newer = newerSide(seen);
+  const differs = seen.gardenDiffers || seen.tables.some((t) => t.differ + t.onlyHere + t.onlyThere > 0);
   return (
     <section aria-label="What is in the file" className="border-linen bg-paper mt-3 border p-4">
       <h3 className="font-display text-lg font-bold">{file.garden.name}</h3>
@@ -100,7 +101,9 @@ function Held({
         {seen.isNew
           ? 'Not in this browser yet.'
           : newer === 'same'
-            ? 'As new as what is here.'
+            ? differs
+              ? 'Both were last written on the same day, and they differ.'
+              : 'The same as what is here.'
             : newer === 'there'
               ? 'The file is newer than what is here.'
               : 'What is here is newer than the file.'}
@@ -115,6 +118,14 @@ function Held({
           </tr>
         </thead>
         <tbody>
+          {!seen.isNew && seen.gardenDiffers && (
+            <tr>
+              <td className="py-0.5" colSpan={3}>
+                Tools, rules or prices
+              </td>
+              <td>yes</td>
+            </tr>
+          )}
           {rows.map((t) => (
             <tr key={t.table}>
               <td className="py-0.5">{WORDS[t.table]}</td>

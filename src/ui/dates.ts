@@ -14,7 +14,6 @@ export const showDayYear = (day: number): string =>
 export const showIso = (iso: string): string => showDay(dayOf(iso));
 export const showIsoYear = (iso: string): string => showDayYear(dayOf(iso));
 export const showWeekday = (iso: string): string => format(local(dayOf(iso)), 'EEE');
-export const showLong = (iso: string): string => format(local(dayOf(iso)), 'EEE d MMMM yyyy');
 export const monthName = (day: number): string => format(local(day), 'MMM');
 /** "10 to 24 May", or one day when the spread is none. */
 export function showSpan(low: number, high: number): string {

@@ -1,7 +1,7 @@
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { fail, ok, type Result } from '../../core/result/result.ts';
 import { type Cover, type Look, type Prediction } from '../types.ts';
-import { checkCover, type Done, type Hands, meta } from '../verbs/verbs.ts';
+import { BLANK_LOOK, checkCover, type Done, type Hands, meta } from '../verbs/verbs.ts';
 import { type Wish, writeFrom } from '../write.ts';
 
 // Deeds at the end of a cover. Each reads the cover as it stands when it is written, so that two taps, or two tabs, never undo each other.
@@ -82,15 +82,8 @@ export const countCrowns = (hands: Hands, of: Of, seen: { on: string; green: num
         bedId: cover.bedId,
         coverId: cover.id,
         on: seen.on,
-        emergence: null,
-        cover: null,
-        height_m: null,
-        stage: null,
-        alive: null,
-        weeds: null,
-        members: [],
+        ...BLANK_LOOK,
         crowns: { green: seen.green, of: seen.of },
-        note: '',
       },
     });
   });

@@ -25,6 +25,8 @@ export interface Beside {
   /** The garden is not in this browser yet. */
   isNew: boolean;
   name: { here: string | undefined; there: string };
+  /** What is said of the garden itself (tools, rules, prices) is not the same. */
+  gardenDiffers: boolean;
   tables: TableBeside[];
   /** Newest day that either side knows of: a word's, or what happened in the garden. */
   newest: { here: string | undefined; there: string | undefined };
@@ -38,6 +40,7 @@ export async function beside(db: KilimDatabase, there: Kept): Promise<Beside> {
   return {
     isNew: !here,
     name: { here: here?.garden.name, there: there.garden.name },
+    gardenDiffers: changedFields('gardens', here?.garden ?? null, there.garden).length > 0,
     tables: OWNED.map((table) => {
       const known = new Map<string, AnyRecord>((here?.[table] ?? []).map((r) => [r.id, r]));
       const given = new Map<string, AnyRecord>(there[table].map((r) => [r.id, r]));

@@ -192,6 +192,19 @@ export const removePlanting = (hands: Hands, planting: Planting): Done =>
     },
   );
 
+/** A look in which nothing was said yet. */
+export const BLANK_LOOK = {
+  emergence: null,
+  cover: null,
+  height_m: null,
+  stage: null,
+  alive: null,
+  weeds: null,
+  members: [],
+  crowns: null,
+  note: '',
+} satisfies Partial<Look>;
+
 /** Logs a look. Fails with `look-before-sowing` when nothing was sown by then, `look-empty` when nothing was entered. */
 export async function saveLook(hands: Hands, look: Look, cover: Cover): Done {
   if (!cover.sownOn || look.on < cover.sownOn)
