@@ -1,8 +1,8 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { NavLink, useNavigate } from 'react-router';
 import { isMadeUp, useGardens } from '../ring/gardens.ts';
-import { urge, useCopies, useCopyAge } from '../ring/staying.ts';
-import { copyWords } from '../ui/copyWords.ts';
+import { useCopies, useCopyAge } from '../ring/staying.ts';
+import { copyWords, urge } from '../ui/copyWords.ts';
 import { redo, type Turned, undo } from '../records/write.ts';
 import { useGarden } from '../ring/garden.tsx';
 import { changeGarden } from '../records/commands/change.ts';

@@ -340,3 +340,23 @@ test('clear film has a limit of its own: two hot weeks where nothing else was sa
   expect([cap('clear-film'), cap('sheet'), cap('crimp-sheet')]).toEqual([14, 180, 180]);
   expect(cap('clear-film', { ...USUAL_RULES, filmCap_d: 42, sheetCap_d: 30 })).toBe(42);
 });
+
+test('a ley that is mown goes into its years, and its ending begins with the pass that is more than mowing', () => {
+  const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+  if (!read.ok) throw new Error(read.failure.code);
+  const c = read.value;
+  const cover = c.covers.find((k) => k.passes.some((p) => p.kind === 'mow-high'))!;
+  const bed = c.beds.find((b) => b.id === cover.bedId)!;
+  const mown = cover.passes.filter((p) => p.kind === 'mow-high');
+  const ask = (passes: typeof cover.passes, today: string) =>
+    forecastInput(c.garden, bed, { ...cover, passes }, c.plantings, [], today, 8);
+  const planned = [...mown, { kind: 'flatten', due: '2027-02-24', doneOn: null }];
+  const f = ask(planned, '2026-10-01');
+  expect(f.settled!.startDay).toBe(dayOf('2027-02-24'));
+  expect(f.lived!.passes.map((p) => [p.kind, p.done])).toEqual([
+    ...mown.map(() => ['mow-high', true]),
+    ['flatten', false],
+  ]);
+  const begun = ask([...mown, { kind: 'flatten', due: '2027-02-24', doneOn: '2027-03-01' }], '2027-03-05');
+  expect(begun.settled!.startDay).toBe(dayOf('2027-03-01'));
+});

@@ -8,7 +8,16 @@ import { logPass } from './commands/ending.ts';
 import { KilimDatabase } from './db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
 import { merge } from './merge.ts';
-import { type Hands, type Kept, readKept, removeBed, saveBeds, saveGarden, saveNote } from './verbs/verbs.ts';
+import {
+  type Hands,
+  type Kept,
+  readKept,
+  removeBed,
+  saveBeds,
+  saveGarden,
+  saveNote,
+  saveWeather,
+} from './verbs/verbs.ts';
 import { redo, undo } from './write.ts';
 
 const read = readGardenFile(readFileSync('demo/two-gums.kilim.json', 'utf8'));
@@ -150,6 +159,29 @@ describe('a phone and a laptop', () => {
     ]);
     expect(garden.rules).toMatchObject({ noFire: true, noDigging: true, sheetCap_d: 60, filmCap_d: 14 });
     expect((await bedNamed(laptop, 'Gate')).troubles).toEqual(['slugs', 'voles']);
+  });
+  test('days of weather and waterings are gathered: what each side measured and poured stays', async () => {
+    const cover = base.covers.find((c) => c.sownOn && c.verdict === null)!;
+    const day = (on: string, rain_mm: number) => ({ on, tmin_c: 8, tmax_c: 17, rain_mm });
+    const record = { id: `${id}-weather-2030`, gardenId: id, year: 2030 };
+    for (const [d, on, mm] of [
+      [phone, '2030-05-04', 3],
+      [laptop, '2030-05-05', 9],
+    ] as const) {
+      d.minute = mm;
+      await saveWeather(d.hands, id, [{ ...record, days: [day('2030-05-03', mm), day(on, mm)] }]);
+      await changeCover(d.hands, cover, 'water', 'x', (c) => ({
+        waterings: [...c.waterings, { on: '2027-05-03', mm }],
+      }));
+    }
+    await takeIn(laptop.hands, await phone.kept(), 'merge');
+    const all = await laptop.kept();
+    expect(all.weather.find((w) => w.year === 2030)!.days.map((x) => [x.on, x.rain_mm])).toEqual([
+      ['2030-05-03', 9],
+      ['2030-05-04', 3],
+      ['2030-05-05', 9],
+    ]);
+    expect(all.covers.find((c) => c.id === cover.id)!.waterings.map((w) => w.mm)).toEqual([3, 9]);
   });
   test('a step logged later than a plan was changed elsewhere is not lost to the changed plan', async () => {
     const cover = base.covers.find(

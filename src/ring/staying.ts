@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { writeGardenFile } from '../records/files/gardenFile.ts';
 import { readKept } from '../records/verbs/verbs.ts';
+import { type CopyAge } from '../ui/copyWords.ts';
 import { hands } from './garden.tsx';
 
 // What keeps a garden when the browser forgets: a promise of the browser, and copies outside of it.
@@ -33,14 +34,6 @@ const copyKey = (gardenId: string): string => `copy ${gardenId}`;
 export const copyTaken = (gardenId: string): Promise<unknown> =>
   hands.db.drafts.put({ id: copyKey(gardenId), text: hands.now() }).catch(() => undefined);
 
-export interface CopyAge {
-  /** When the last copy was taken, ISO; undefined when none ever was. */
-  at: string | undefined;
-  days: number;
-  /** Entries since then; counting stops at what the history holds. */
-  entries: number;
-}
-
 const DAY_MS = 86_400_000;
 
 /** How old the last copy of a garden is, and what is new since. */
@@ -53,13 +46,6 @@ export const useCopyAge = (gardenId: string): CopyAge | undefined =>
     const days = from ? Math.floor((Date.parse(hands.now()) - Date.parse(from)) / DAY_MS) : 0;
     return { at, days, entries: since.length };
   }, [gardenId]);
-
-/** A copy this old with so much new is spoken of quietly, and then plainly. */
-export function urge({ days, entries }: CopyAge): 'none' | 'quiet' | 'plain' {
-  if (entries === 0) return 'none';
-  if ((days >= 45 && entries >= 10) || entries >= 150) return 'plain';
-  return (days >= 14 && entries >= 5) || entries >= 40 ? 'quiet' : 'none';
-}
 
 // Where the browser can hold on to a folder, copies write themselves.
 
@@ -75,6 +61,7 @@ declare global {
 }
 
 const FOLDER_KEY = 'kilim.folder';
+const ASKS_KEY = 'kilim.folder-asks';
 const COPIES_KEPT = 7;
 
 export const canHoldFolder = (): boolean => typeof window.showDirectoryPicker === 'function';
@@ -87,6 +74,9 @@ interface HeldFolder {
 
 /** Name of the folder that copies are written to; undefined when there is none. */
 export const useFolder = (): string | undefined => useLiveQuery(() => hands.db.drafts.get(FOLDER_KEY))?.text;
+
+/** Whether the browser wants to be asked again before it writes into the folder. */
+export const useFolderAsks = (): boolean => useLiveQuery(() => hands.db.drafts.get(ASKS_KEY)) !== undefined;
 
 /** Lets the gardener choose the folder. False when they did not, or the browser would not. */
 export async function chooseFolder(): Promise<boolean> {
@@ -117,13 +107,18 @@ export async function copyToFolder(gardenId: string, stem: string, asked_for = f
     let may = (await folder.queryPermission?.({ mode: 'readwrite' })) ?? 'granted';
     if (may !== 'granted' && asked_for)
       may = (await folder.requestPermission?.({ mode: 'readwrite' })) ?? may;
-    if (may !== 'granted') return false;
+    if (may !== 'granted') {
+      // After a restart a browser wants to be asked again by a hand: Keep says so.
+      await hands.db.drafts.put({ id: ASKS_KEY, text: day });
+      return false;
+    }
     const kept = await readKept(hands.db, gardenId);
     if (!kept) return false;
     const file = await folder.getFileHandle(`${stem}-${day}.kilim.json`, { create: true });
     const out = await file.createWritable();
     await out.write(writeGardenFile(kept));
     await out.close();
+    await hands.db.drafts.delete(ASKS_KEY);
     await copyTaken(gardenId);
     await forgetOld(folder, stem);
     return true;

@@ -5,18 +5,19 @@ import {
   copyToFolder,
   forgetFolder,
   stemOf,
-  urge,
   useCopyAge,
   useFolder,
+  useFolderAsks,
   useStays,
 } from '../../ring/staying.ts';
-import { copyWords } from '../../ui/copyWords.ts';
+import { copyWords, urge } from '../../ui/copyWords.ts';
 
 /** What keeps the garden when the browser forgets: how old the last copy is, the browser's promise, a folder for copies that write themselves. */
 export function Staying({ garden, say }: { garden: Garden; say(text: string): void }) {
   const age = useCopyAge(garden.id);
   const stays = useStays();
   const folder = useFolder();
+  const asks = useFolderAsks();
   const now = async () =>
     say(
       (await copyToFolder(garden.id, stemOf(garden.name), true))
@@ -45,6 +46,7 @@ export function Staying({ garden, say }: { garden: Garden; say(text: string): vo
               <p className="w-full">
                 Copies write themselves into <b>{folder}</b>, one for each day on which something changed; the
                 last seven stay.
+                {asks && ' The browser wants to be asked again before it writes there: tap Copy now.'}
               </p>
               <button type="button" className="btn btn-sm" onClick={() => void now()}>
                 Copy now
