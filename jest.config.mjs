@@ -6,6 +6,8 @@ const shared = {
 
 export default {
   watchman: false,
+  // Two busy cores may take long over what is right: nothing here is held to a speed.
+  testTimeout: 90_000,
   projects: [
     {
       ...shared,
