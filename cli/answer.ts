@@ -4,6 +4,8 @@ import { calibrate, tally, targetIds } from './calibration/run.ts';
 import { advise } from './commands/advise.ts';
 import { bareForecast } from './commands/bare.ts';
 import { choose, forecast, jobs, seed, sow, terminate } from './commands/garden.ts';
+import { cover, rounds } from './commands/rounds.ts';
+import { share } from './commands/share.ts';
 import { weather } from './commands/weather.ts';
 
 const USAGES: Record<string, string> = {
@@ -15,6 +17,9 @@ kilim forecast --site NORMALS.json|--pattern ID --cover rye:0.4,vetch:0.6 --sow 
   seed: 'kilim seed FILE [COVER]',
   sow: 'kilim sow FILE COVER',
   terminate: 'kilim terminate FILE COVER',
+  rounds: 'kilim rounds FILE',
+  cover: 'kilim cover PICTURE.png|.jpg',
+  share: 'kilim share FILE',
   jobs: 'kilim jobs FILE',
   calibrate: 'kilim calibrate [--only T01,E01]',
   weather: 'kilim weather',
@@ -64,6 +69,9 @@ const COMMANDS: Record<string, (typed: Typed) => object | string> = {
   seed,
   sow,
   terminate,
+  rounds,
+  cover,
+  share,
   jobs,
   calibrate: calibration,
   weather,

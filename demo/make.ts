@@ -43,6 +43,8 @@ function made(s: Scenario, { stamps, ...base }: Kept): Kept {
   const garden = {
     ...base.garden,
     kit: s.kit,
+    things: s.things,
+    people: s.people,
     seasonClock: s.today,
     createdAt: `${s.weatherFrom}T08:00:00.000Z`,
   };
@@ -120,14 +122,7 @@ function lived(s: Scenario, c: GardenContents, bed: Bed, row: CoverRow): Cover {
   const sown = isoOf(chosen.sowDay) < s.today;
   const plantOn = next?.plantOn ?? isoOf(chosen.sowDay + 110);
   let cover: Cover = {
-    ...coverOf(
-      chosen,
-      bed,
-      { wayId: 'raked', plantOn },
-      aimsFor(c, bed, row, next),
-      c.garden.kit.includes('hose'),
-      row.free,
-    ),
+    ...coverOf(chosen, bed, { wayId: 'raked', plantOn }, aimsFor(c, bed, row, next), c.garden, row.free),
     id: `${s.name}-cover-${row.bed}-${isoOf(chosen.sowDay).slice(0, 7)}`,
     nextPlantingId: next?.id ?? null,
     plantBackOn: next ? next.plantOn : null,
@@ -247,7 +242,10 @@ function laysSheet(c: GardenContents, best: EndingAnswer, s: Scenario): boolean 
     const lift = k.passes.find((p) => p.kind === 'lift-sheet');
     return lay && lift ? [[dayOf(lay.due), dayOf(lift.due)] as const] : [];
   });
-  return others.filter(([a, b]) => a < to && b > from).length >= s.sheets;
+  return (
+    others.filter(([a, b]) => a < to && b > from).length >=
+    s.things.filter((t) => t.of === 'opaque-sheet').length
+  );
 }
 
 const used_g = (sample: Sample, speciesId: string, bed: Bed): number =>

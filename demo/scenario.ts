@@ -1,3 +1,5 @@
+import type { Person, Thing } from '../src/records/things.ts';
+
 // Two invented gardens: what was planted where, what was sown between, and what went another way than planned. All else is worked out by `make.ts`.
 
 /** A crop on a bed: its kind, how it goes in, planting and clearing day; the last word tells what is still only planned by the garden's today. */
@@ -31,31 +33,51 @@ export interface Scenario {
   /** Which plausible year came true. */
   seed: number;
   kit: string[];
-  /** How many sheets there are. */
-  sheets: number;
+  /** What there is few of, and who gardens. */
+  things: Thing[];
+  people: Person[];
   crops: Record<string, CropRow[]>;
   covers: CoverRow[];
   notes: [bed: string, on: string, text: string][];
 }
+
+const OWN = { borrowed: false, asked: true } as const;
+type SheetThing = Extract<Thing, { of: 'opaque-sheet' }>;
+const sheet = (id: string, name: string, width_m: number, length_m: number): SheetThing => ({
+  id,
+  name,
+  of: 'opaque-sheet',
+  width_m,
+  length_m,
+  sort: 'film',
+  grade: 'sound',
+  since: 2025,
+  ...OWN,
+});
 
 export const NORTH_SHORE: Scenario = {
   name: 'north-shore',
   today: '2027-04-13',
   weatherFrom: '2024-08-01',
   seed: 20240801,
-  kit: [
-    'shears',
-    'sickle',
-    'hedge-trimmer',
-    'crimper-board',
-    'opaque-sheet',
-    'hen-pen',
-    'spade',
-    'rake',
-    'scale',
-    'hose',
+  kit: ['shears', 'sickle', 'hedge-trimmer', 'spade', 'rake', 'scale', 'hose'],
+  things: [
+    sheet('long-sheet', 'Long sheet', 4, 10),
+    sheet('second-sheet', 'Second sheet', 2.2, 9),
+    { ...sheet('short-sheet', 'Short sheet', 2, 5), sort: 'woven', grade: 'pinholes' },
+    { id: 'board', name: 'Board', of: 'crimper-board', length_m: 0.65, edges: 1, ...OWN },
+    {
+      id: 'pen',
+      name: 'Hen pen',
+      of: 'hen-pen',
+      width_m: 1.2,
+      length_m: 2.4,
+      hens: 6,
+      wholeDay: true,
+      ...OWN,
+    },
   ],
-  sheets: 3,
+  people: [{ id: 'you', name: 'You', hoursAWeek: 5, mass_kg: 75, skill: 'practised' }],
   crops: {
     1: [
       ['leek', 'transplant', '2024-07-05', '2025-04-10'],
@@ -213,8 +235,9 @@ export const TWO_GUMS: Scenario = {
   today: '2027-05-04',
   weatherFrom: '2025-02-01',
   seed: 20250201,
-  kit: ['shears', 'opaque-sheet', 'rake', 'scale', 'hose', 'spade'],
-  sheets: 1,
+  kit: ['shears', 'rake', 'scale', 'hose', 'spade'],
+  things: [sheet('sheet', 'Sheet', 3, 6)],
+  people: [{ id: 'you', name: 'You', hoursAWeek: 3, mass_kg: 68, skill: 'beginner' }],
   crops: {
     Gate: [
       ['broccoli', 'transplant', '2025-02-20', '2025-06-01'],

@@ -82,7 +82,15 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     false,
     async (p) => {
       await cover('7')(p, 'terminate');
-      await p.getByText('In time').first().waitFor({ timeout: 30_000 });
+      await p.getByText('of 100 ready').first().waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    'shared',
+    false,
+    async (p) => {
+      await p.goto(`${base}/shared`);
+      await p.getByText('all ready in time').first().waitFor({ timeout: 30_000 });
     },
   ],
   [
@@ -95,7 +103,6 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
   ],
   ['notebook', false, async (p) => void (await p.goto(`${base}/notebook`))],
   ['keep', false, async (p) => void (await p.goto(`${base}/keep`))],
-  ['covers', false, async (p) => void (await p.goto(`${base}/covers`))],
   ['welcome', false, async (p) => void (await p.goto(`${base}/new`))],
   [
     'sow-phone',
@@ -118,7 +125,26 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     true,
     async (p) => {
       await cover('7')(p, 'terminate');
-      await p.getByText('In time').first().waitFor({ timeout: 30_000 });
+      await p.getByText(/swipe from one/).waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    'rounds-phone',
+    true,
+    async (p) => {
+      await p.goto(`${base}/rounds`);
+      await p.getByText(/^1 bed, about/).waitFor();
+      await setDay(p, 'Season clock: the pretended date', '2027-05-10');
+      await p.getByText(/^\d+ beds, about/).waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    'round-card',
+    true,
+    async (p) => {
+      await p.getByRole('button', { name: 'Begin at bed 1' }).click();
+      await p.getByRole('button', { name: 'swollen sheath' }).click();
+      await p.getByRole('button', { name: '7 of 10' }).click();
     },
   ],
 ];

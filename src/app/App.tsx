@@ -28,6 +28,8 @@ const PlantBack = lazy(() => import('../features/plant-back/PlantBackPage.tsx'))
 const Notebook = lazy(() => import('../features/notebook/NotebookPage.tsx'));
 const Covers = lazy(() => import('../features/covers/CoversPage.tsx'));
 const CoverPage = lazy(() => import('../features/covers/CoverPage.tsx'));
+const Rounds = lazy(() => import('../features/rounds/RoundsPage.tsx'));
+const Shared = lazy(() => import('../features/shared/SharedPage.tsx'));
 const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
 
 export function App() {
@@ -101,6 +103,8 @@ export function App() {
                       <Route path="/bench-cards" element={<Cards />} />
                       <Route path="/yard" element={<YardPage />} />
                       <Route path="/notebook" element={<Notebook />} />
+                      <Route path="/rounds" element={<Rounds />} />
+                      <Route path="/shared" element={<Shared />} />
                       <Route path="/covers" element={<Covers />} />
                       <Route path="/covers/:id" element={<CoverPage />} />
                       <Route

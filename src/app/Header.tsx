@@ -12,9 +12,11 @@ import { Mark } from '../ui/Mark.tsx';
 
 const PLACES = [
   ['/', 'Cloth'],
+  ['/rounds', 'Rounds'],
   ['/bench', 'Seed bench'],
   ['/yard', 'Yard'],
   ['/ground', 'Ground'],
+  ['/shared', 'Shared'],
   ['/notebook', 'Notebook'],
   ['/covers', 'Covers'],
   ['/keep', 'Keep'],
@@ -30,14 +32,14 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
   };
   return (
     <header className="border-warp bg-paper border-b">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-0 px-4 py-1 sm:gap-x-6 sm:px-6 sm:py-2">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-0 px-4 py-1 sm:gap-x-6 sm:px-6 sm:py-2 sm:max-2xl:gap-x-4">
         <NavLink to="/" className="flex items-center gap-2" aria-label="Kilim, to the cloth">
           <Mark />
           <span className="font-display text-xl font-extrabold max-sm:sr-only">Kilim</span>
         </NavLink>
         <nav
           aria-label="Places"
-          className="flex gap-x-5 max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto sm:flex-wrap"
+          className="flex gap-x-5 max-2xl:gap-x-4 max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto sm:flex-wrap"
         >
           {PLACES.map(([to, label]) => (
             <NavLink
@@ -52,7 +54,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
             </NavLink>
           ))}
         </nav>
-        <div className="flex items-center gap-1 max-sm:w-full sm:ml-auto sm:flex-wrap sm:gap-3 lg:flex-nowrap">
+        <div className="flex items-center gap-1 max-sm:w-full sm:ml-auto sm:flex-wrap sm:gap-2 lg:flex-nowrap">
           <Gardens openId={garden.id} open={open} />
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => void turn(undo, 'Undone')}>
             <Undo2 size={16} strokeWidth={1.5} /> <span className="max-2xl:sr-only">Undo</span>

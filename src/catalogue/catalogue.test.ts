@@ -4,6 +4,7 @@ import { takeApart } from '../core/termination/method.ts';
 import {
   aims,
   cautions,
+  endingFigures,
   climates,
   crops,
   findSpecies,
@@ -18,6 +19,7 @@ import {
   aimSchema,
   climateSchema,
   cropSchema,
+  endingFiguresSchema,
   methodSchema,
   mixSchema,
   sowingWaySchema,
@@ -35,6 +37,7 @@ test('every data file has its form', () => {
     [methodSchema, methods],
     [sowingWaySchema, sowingWays],
     [aimSchema, aims],
+    [endingFiguresSchema, endingFigures],
   ] as const)
     read(schema as z.ZodType, list);
 });
@@ -85,5 +88,20 @@ test('mixes name known species with shares that add up to one; methods name know
     );
     expect(parts.keeps).toBe(m.id === 'mow-keep');
     for (const tool of m.needs.flat()) expect(kit.map((k) => k.id)).toContain(tool);
+  }
+});
+
+test('every kind has figures for blades, boards and animals, and they agree with each other', () => {
+  expect(endingFigures.map((f) => f.id).sort()).toEqual(species.map((s) => s.id).sort());
+  for (const f of endingFigures) {
+    expect(f.stem_mm[0]).toBeLessThan(f.stem_mm[1]);
+    for (const h of f.hardness) expect([1, 2, 3, 4]).toContain(h);
+    expect(f.hardness[0]).toBeLessThanOrEqual(f.hardness[1]);
+    // What a cut leaves standing to live is taller than what it leaves to die.
+    if (f.stubble_cm !== null && f.stubbleKeep_cm !== null)
+      expect(f.stubbleKeep_cm).toBeGreaterThan(f.stubble_cm);
+    for (const [low, high] of f.press_N_cm ?? []) expect(low).toBeLessThan(high);
+    const highs = (f.press_N_cm ?? []).map(([, high]) => high);
+    expect(highs).toEqual([...highs].sort((a, b) => b - a));
   }
 });

@@ -2,6 +2,7 @@ import aimsData from './data/aims.json' with { type: 'json' };
 import cautionsData from './data/cautions.json' with { type: 'json' };
 import climatesData from './data/climates.json' with { type: 'json' };
 import cropsData from './data/crops.json' with { type: 'json' };
+import endingFiguresData from './data/endingFigures.json' with { type: 'json' };
 import feedsData from './data/feeds.json' with { type: 'json' };
 import kitData from './data/kit.json' with { type: 'json' };
 import methodsData from './data/methods.json' with { type: 'json' };
@@ -13,6 +14,7 @@ import type {
   AimEntry,
   ClimateEntry,
   CropEntry,
+  EndingFigures,
   FeedEntry,
   MethodEntry,
   MixEntry,
@@ -33,14 +35,20 @@ export const feeds = feedsData as FeedEntry[];
 export const kit = kitData as { id: string; name: string }[];
 export const cautions = cautionsData as Record<string, string>;
 
+export const endingFigures = endingFiguresData as EndingFigures[];
+
 const index = <T extends { id: string }>(list: T[]) => new Map(list.map((x) => [x.id, x]));
 const speciesIndex = index(species);
 const cropIndex = index(crops);
 const wayIndex = index(sowingWays);
+const endingIndex = index(endingFigures);
 
 export const findSpecies = (id: string): SpeciesEntry | undefined => speciesIndex.get(id);
 export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
+
+/** What blades, boards and animals make of a kind; undefined where nothing is known. */
+export const endingFiguresOf = (speciesId: string): EndingFigures | undefined => endingIndex.get(speciesId);
 
 const wordsOf = (id: string): string => {
   const words = id.replaceAll('-', ' ');

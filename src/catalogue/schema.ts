@@ -1,3 +1,4 @@
+import { ENDING_GROUPS } from '../core/work/figures.ts';
 import { z } from 'zod';
 import { PASS_KINDS } from '../core/termination/method.ts';
 
@@ -274,6 +275,22 @@ export const sowingWaySchema = z.object({
 /** Two covers that follow each other in one gap, by their ids. */
 export const turnSchema = z.object({ first: z.string(), then: z.string(), why: z.string() });
 
+const pair = z.tuple([z.number(), z.number()]);
+const harm = z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]);
+
+/** What blades, boards and animals make of a kind; recalled, of low to middling confidence. */
+export const endingFiguresSchema = z.object({
+  id: z.string(),
+  group: z.enum(ENDING_GROUPS),
+  stubbleLeafy_cm: z.number().min(-3).max(20).nullable(),
+  stubble_cm: z.number().min(-3).max(20).nullable(),
+  stubbleKeep_cm: z.number().positive().nullable(),
+  stem_mm: pair,
+  hardness: z.tuple([z.number(), z.number(), z.number()]),
+  press_N_cm: z.array(pair).length(4).nullable(),
+  harms: z.object({ dogs: harm, poultry: harm, horses: harm, stock: harm, pigs: harm }).nullable(),
+});
+
 export const aimSchema = z.object({ id: z.string(), name: z.string(), measure: z.string() });
 
 export type SpeciesEntry = z.infer<typeof speciesSchema>;
@@ -285,4 +302,5 @@ export type ClimateEntry = z.infer<typeof climateSchema>;
 export type MethodEntry = z.infer<typeof methodSchema>;
 export type SowingWayEntry = z.infer<typeof sowingWaySchema>;
 export type TurnEntry = z.infer<typeof turnSchema>;
+export type EndingFigures = z.infer<typeof endingFiguresSchema>;
 export type AimEntry = z.infer<typeof aimSchema>;

@@ -102,6 +102,7 @@ export function forecastInput(
                   stage: m.stage ?? undefined,
                   alive: m.alive ?? undefined,
                   count: m.count ?? undefined,
+                  tens: m.tens,
                 },
               ];
         }),

@@ -1,4 +1,4 @@
-import { cropOf, methods } from '../catalogue/catalogue.ts';
+import { cropOf } from '../catalogue/catalogue.ts';
 import { USUAL_SEED } from '../core/seed/weight.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { type Sample } from '../core/choose/sample.ts';
@@ -6,6 +6,7 @@ import { type AimStrands } from '../core/aims/aims.ts';
 import { datedPasses } from '../core/plan/passes.ts';
 import type { Bed, Cover, Planting } from '../records/types.ts';
 import { type BlockPart } from '../records/verbs/verbs.ts';
+import { choicesHere, type KitAndRules, methodsHere } from './methods.ts';
 import { predictedOf } from './predicted.ts';
 
 /** What the gardener said of a gap, as far as a cover's records need it. */
@@ -31,10 +32,10 @@ export function coverOf(
   bed: Bed,
   form: Pick<GapSaid, 'wayId' | 'plantOn'>,
   aims: AimStrands[],
-  watered: boolean,
+  garden: KitAndRules,
   today: string,
 ): Cover {
-  const method = methods.find((m) => m.id === sample.best?.method);
+  const method = methodsHere(garden, bed).find((m) => m.id === sample.best?.method);
   return {
     id: 'draft',
     gardenId: bed.gardenId,
@@ -45,9 +46,10 @@ export function coverOf(
     rateTimes: sample.rateTimes,
     weeksLate: 0,
     strips: null,
-    eaten: false,
+    // Where the garden eats from its covers, seed is asked for untreated from the start.
+    eaten: choicesHere(garden, bed).eating === 'table-too',
     walk: null,
-    watered,
+    watered: garden.kit.includes('hose'),
     sowOn: isoOf(sample.sowDay),
     sownOn: null,
     seed: sample.parts.map((p) => ({
@@ -59,6 +61,7 @@ export function coverOf(
     throws: 2,
     method: method?.id ?? 'cut',
     passes: method && sample.best ? datedPasses(method.passes, sample.best, dayOf(form.plantOn)) : [],
+    thingIds: [],
     nextPlantingId: null,
     plantBackOn: form.plantOn,
     verdict: null,
@@ -71,10 +74,16 @@ export function coverOf(
 }
 
 /** The cover that stands first where two follow each other: its own record, ended for the second, on the bed without a crop between them. */
-export function firstOf(sample: Sample, second: Cover, newId: () => string): BlockPart[] {
+export function firstOf(
+  sample: Sample,
+  second: Cover,
+  bed: Bed,
+  garden: KitAndRules,
+  newId: () => string,
+): BlockPart[] {
   const { first } = sample;
   if (!first) return [];
-  const method = methods.find((m) => m.id === first.best.method);
+  const method = methodsHere(garden, bed).find((m) => m.id === first.best.method);
   const cover: Cover = {
     ...second,
     id: newId(),

@@ -10,6 +10,17 @@ export interface Draft {
   text: string;
 }
 
+/** A small copy of a picture that a look was read from; its id is the look's. */
+export interface LookPicture {
+  id: string;
+  gardenId: string;
+  coverId: string;
+  /** Day of the look, ISO. */
+  on: string;
+  /** A JPEG as a data address, a few tens of kilobytes. */
+  jpeg: string;
+}
+
 const NEWEST = Math.max(...migrations.map((m) => m.version));
 /** Dexie counts ten of the browser's version numbers for each of its own. */
 const DEXIE_STEP = 10;
@@ -26,6 +37,7 @@ export class KilimDatabase extends Dexie {
   lots!: Table<Lot, string>;
   recipes!: Table<Recipe, string>;
   drafts!: Table<Draft, string>;
+  pictures!: Table<LookPicture, string>;
   log!: Table<LogEntry, number>;
   stamps!: Table<Stamp, string>;
 

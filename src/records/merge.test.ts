@@ -1,3 +1,4 @@
+import { usualThing } from './things.ts';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import fc from 'fast-check';
@@ -148,17 +149,30 @@ describe('a phone and a laptop', () => {
     expect((await beside(laptop.db, there)).clashes).toEqual([]);
     await takeIn(laptop.hands, there, 'merge');
     const { garden } = await laptop.kept();
-    expect([...garden.kit].sort()).toEqual([
-      'hoe',
-      'hose',
-      'opaque-sheet',
-      'rake',
-      'scale',
-      'scythe',
-      'shears',
-    ]);
+    expect([...garden.kit].sort()).toEqual(['hoe', 'hose', 'rake', 'scale', 'scythe', 'shears']);
     expect(garden.rules).toMatchObject({ noFire: true, noDigging: true, sheetCap_d: 60, filmCap_d: 14 });
     expect((await bedNamed(laptop, 'Gate')).troubles).toEqual(['slugs', 'voles']);
+  });
+  test('a thing bought on the phone and another measured on the laptop are both there; a thing given away there stays away', async () => {
+    phone.minute = 2;
+    await changeGarden(phone.hands, id, 'things', (g) => ({
+      things: [...g.things, usualThing('mower', 'm1', g.things), usualThing('crimper-board', 'b1', g.things)],
+      choices: { eating: 'yes' },
+    }));
+    laptop.minute = 3;
+    await changeGarden(laptop.hands, id, 'things', (g) => ({
+      things: g.things.map((t) => (t.of === 'opaque-sheet' ? { ...t, length_m: 12 } : t)),
+      choices: { debris: 'keep' },
+    }));
+    await takeIn(laptop.hands, await phone.kept(), 'merge');
+    const { garden } = await laptop.kept();
+    expect(garden.things.map((t) => t.name).sort()).toEqual(['Board', 'Mower', 'Sheet']);
+    expect(garden.things.find((t) => t.name === 'Sheet')).toMatchObject({ length_m: 12 });
+    expect(garden.choices).toEqual({ eating: 'yes', debris: 'keep' });
+    phone.minute = 8;
+    await changeGarden(phone.hands, id, 'things', (g) => ({ things: g.things.filter((t) => t.id !== 'm1') }));
+    await takeIn(laptop.hands, await phone.kept(), 'merge');
+    expect((await laptop.kept()).garden.things.map((t) => t.name).sort()).toEqual(['Board', 'Sheet']);
   });
   test('days of weather and waterings are gathered: what each side measured and poured stays', async () => {
     const cover = base.covers.find((c) => c.sownOn && c.verdict === null)!;

@@ -48,4 +48,6 @@ export const migrations: Migration[] = [
   { version: 5, stores: {}, upgrade: rowsTo(5) },
   // Who wrote each field last, and when: begins empty, for what was written before no word is known.
   { version: 6, stores: { stamps: 'id, gardenId' }, upgrade: rowsTo(6) },
+  // Small copies of pictures stay beside the looks they belong to: in no file, and under no undo.
+  { version: 7, stores: { pictures: 'id, gardenId, coverId' }, upgrade: rowsTo(7) },
 ];

@@ -10,15 +10,18 @@ export interface Split {
 
 /** Fields of which each key is a word of its own: one house rule, one price, one step of a sowing. */
 const BY_KEY: Partial<Record<TableName, readonly string[]>> = {
-  gardens: ['rules', 'units', 'seedPrices', 'packs'],
-  beds: ['soil'],
+  gardens: ['rules', 'units', 'seedPrices', 'packs', 'choices', 'wind'],
+  beds: ['soil', 'choices'],
   covers: ['walk'],
 };
 /** Lists in which each thing is there or not, in no order: one tool, one trouble. */
 const SETS: Partial<Record<TableName, readonly string[]>> = {
   gardens: ['kit', 'keeps'],
   beds: ['troubles'],
+  covers: ['thingIds'],
 };
+/** Lists of things with ids of their own: each is one word. */
+const BY_ID: Partial<Record<TableName, readonly string[]>> = { gardens: ['things', 'people'] };
 
 /** Where a part of a field stands: "rules.noFire", "passes.1". */
 export const partOf = (field: string, part: string): string => `${field}.${part}`;
@@ -29,6 +32,7 @@ export const isRow = (x: unknown): x is Row => typeof x === 'object' && x !== nu
 export function splitOf(table: TableName, field: string, a: unknown, b: unknown): Split | undefined {
   if (BY_KEY[table]?.includes(field) && isRow(a) && isRow(b)) return KEYS;
   if (SETS[table]?.includes(field) && Array.isArray(a) && Array.isArray(b)) return THINGS;
+  if (BY_ID[table]?.includes(field) && Array.isArray(a) && Array.isArray(b)) return NAMED;
   return alike(a, b) ? PLACES : undefined;
 }
 
@@ -39,6 +43,10 @@ const KEYS: Split = {
 const THINGS: Split = {
   of: (v) => new Map((v as string[]).map((x) => [x, true])),
   from: (parts) => [...parts.keys()],
+};
+const NAMED: Split = {
+  of: (v) => new Map((v as Row[]).map((x) => [String(x.id), x])),
+  from: (parts) => [...parts.values()],
 };
 const PLACES: Split = {
   of: (v) => new Map((v as unknown[]).map((x, i) => [String(i), x])),

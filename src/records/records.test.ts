@@ -1,3 +1,4 @@
+import { kitOf } from './things.ts';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
@@ -349,6 +350,35 @@ describe('files of others', () => {
     expect(calendar).toContain('UID:c1:sow');
     expect(calendar).toContain('DTSTART;VALUE=DATE:20270416');
     expect(journalCsv([{ date: '2027-04-13', bed: '1', what: 'Note', detail: '=1+1' }])).toContain("'=1+1");
+  });
+});
+
+describe('form 7', () => {
+  test('a garden file of form 6, frozen, comes forward with one thing of a usual size for each tick that has a size, not asked about yet', () => {
+    const text = readFileSync(new URL('./fixtures/v6.json', import.meta.url), 'utf8');
+    expect(JSON.parse(text)).toMatchObject({ version: 6 });
+    const read = readGardenFile(text);
+    if (!read.ok) throw new Error(`${read.failure.code} ${read.failure.where}`);
+    const { garden, beds, covers } = read.value;
+    expect(garden.kit).toEqual(['shears', 'rake', 'scale', 'hose', 'spade']);
+    expect(garden.things).toEqual([
+      {
+        id: 'opaque-sheet',
+        name: 'Sheet',
+        of: 'opaque-sheet',
+        width_m: 4,
+        length_m: 10,
+        sort: 'film',
+        grade: 'sound',
+        since: null,
+        borrowed: false,
+        asked: false,
+      },
+    ]);
+    expect(kitOf(garden).sort()).toEqual((JSON.parse(text) as typeof read.value).garden.kit.sort());
+    expect(garden.people).toMatchObject([{ id: 'you', mass_kg: 75 }]);
+    expect(beds.every((b) => Object.keys(b.choices).length === 0)).toBe(true);
+    expect(covers.every((c) => c.thingIds.length === 0)).toBe(true);
   });
 });
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { isIsoDate } from '../core/calendar/day.ts';
 import { TROUBLES } from '../core/choose/troubles.ts';
+import { personSchema, thingSchema, windSchema } from './things.ts';
 
 // The content security policy forbids code from text, which Zod would otherwise use for speed.
 z.config({ jitless: true });
@@ -54,7 +55,13 @@ export const gardenSchema = z.object({
     temperature: z.enum(['celsius', 'fahrenheit']),
   }),
   currency: z.string().max(8),
+  /** Tools without a size; those of which there are few are `things`. */
   kit: z.array(z.string()),
+  things: z.array(thingSchema).max(200),
+  people: z.array(personSchema).min(1).max(40),
+  wind: windSchema,
+  /** Sides taken on what good growers do differently, by question; absent where it was not asked yet. */
+  choices: z.record(z.string(), z.string().max(40)),
   /** Who must be kept from harm. */
   keeps: z.array(z.enum(['children', 'dogs', 'poultry', 'horses', 'stock'])),
   rules: z.object({
@@ -115,6 +122,8 @@ export const bedSchema = z.object({
     .max(40),
   /** What is on the ground before it is made ready: seed never goes into living sod. */
   surface: z.enum(['clean', 'weedy', 'sod']),
+  /** As the garden's, where this bed is kept another way. */
+  choices: z.record(z.string(), z.string().max(40)),
   note: text,
 });
 
@@ -131,7 +140,17 @@ export const plantingSchema = z.object({
   note: text,
 });
 
-export const passSchema = z.object({ kind: z.string(), due: isoDate, doneOn: isoDate.nullable() });
+export const passSchema = z.object({
+  kind: z.string(),
+  due: isoDate,
+  doneOn: isoDate.nullable(),
+  /** What it took and who did it, and what was carried off the bed, fresh; absent where nobody said. */
+  minutes: z.number().min(0).max(10_000).optional(),
+  /** Minutes that had been worked out for it, before anybody's own pace. */
+  expected: z.number().min(0).max(100_000).optional(),
+  by: id.optional(),
+  took_kg: z.number().min(0).max(100_000).optional(),
+});
 
 export const seedPartSchema = z.object({
   speciesId: z.string(),
@@ -183,7 +202,7 @@ export const formerPlanSchema = z.object({
   until: isoDate,
   method: z.string(),
   due: isoDate.nullable(),
-  why: z.enum(['chosen-anew', 'grew-again', 'late']),
+  why: z.enum(['chosen-anew', 'grew-again', 'late', 'shared']),
 });
 
 export const coverSchema = z.object({
@@ -215,6 +234,8 @@ export const coverSchema = z.object({
   throws: z.number().int().min(1).max(8),
   method: z.string(),
   passes: z.array(passSchema),
+  /** Things of the garden that were set aside for it; the others are dealt out as they fit. */
+  thingIds: z.array(id).max(40),
   /** The planting that follows, when one is planned. */
   nextPlantingId: id.nullable(),
   plantBackOn: isoDate.nullable(),
@@ -250,6 +271,15 @@ export const lookSchema = z.object({
         count: z
           .object({ plants: z.number().int().min(0).max(100_000), area_m2: z.number().positive().max(1000) })
           .nullable(),
+        /** Plants of those looked at that had come to a stage; absent where none were counted so. */
+        tens: z
+          .object({
+            stage: z.enum(['leafy', 'bud', 'flower', 'milk', 'seed']),
+            reached: z.number().int().min(0).max(100),
+            of: z.number().int().min(1).max(100),
+          })
+          .refine((t) => t.reached <= t.of, 'more plants than were looked at')
+          .optional(),
       }),
     )
     .max(12),

@@ -1,3 +1,5 @@
+import { thingsOfKit, USUAL_PERSON, USUAL_WIND } from './things.ts';
+
 /**
  * What each form of the records added, applied alike to rows of an old database and to old garden files. Append only.
  * Form 2: house rules on plastic, animals and fire; what is known of a bed (edges, kept plants, shade, troubles, weeds); a cover's
@@ -5,6 +7,8 @@
  * Form 3: seed lots, recipes and packs; how the garden is watered; obstacles and surface of a bed; lateness, strips and the walk of a cover.
  * Form 4: hard seed that the germination of a sowing counts.
  * Form 6: where a bed lies on the earth; how long clear film may lie; who wrote each field last and when, kept beside the records.
+ * Form 7: things with their sizes in place of kit ticks, who works here and how long, wind, sides taken in what
+ * growers do differently; things set aside for a cover.
  * Form 5: waterings after sowing, what was predicted for a cover and the plans it had before; crowns counted in a look, and its members one by one.
  */
 type Row = Record<string, unknown>;
@@ -45,14 +49,29 @@ const TO_FORM_6: Record<string, (row: Row) => Row> = {
   beds: (b) => ({ place: null, ...b }),
 };
 
+const TO_FORM_7: Record<string, (row: Row) => Row> = {
+  gardens: (g) => ({
+    people: [{ id: 'you', ...USUAL_PERSON }],
+    wind: USUAL_WIND,
+    choices: {},
+    ...g,
+    ...(Array.isArray(g.things) || !Array.isArray(g.kit)
+      ? {}
+      : thingsOfKit(g.kit.filter((k): k is string => typeof k === 'string'))),
+  }),
+  beds: (b) => ({ choices: {}, ...b }),
+  covers: (c) => ({ thingIds: [], ...c }),
+};
+
 const STEPS: Record<number, Record<string, (row: Row) => Row>> = {
   2: TO_FORM_2,
   3: TO_FORM_3,
   4: TO_FORM_4,
   5: TO_FORM_5,
   6: TO_FORM_6,
+  7: TO_FORM_7,
 };
-export const NEWEST_FORM = 6;
+export const NEWEST_FORM = 7;
 
 /** One row of `table`, brought from form `from` to form `to`. */
 export function upgradeRow(table: string, row: Row, from: number, to = NEWEST_FORM): Row {

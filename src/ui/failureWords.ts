@@ -43,10 +43,16 @@ export function failureWords(f: Failure): string {
       return 'This crop has been taken out of the plan, perhaps in another tab. Undo there brings it back.';
     case 'planting-done':
       return 'This crop is planted already. Plan another for afterwards under the bed.';
+    case 'ending-begun':
+      return 'The ending of this cover has begun meanwhile, so its plan is not changed. Nothing was saved; look at Shared things again.';
     case 'pass-gone':
       return 'This step is no longer in the plan, perhaps it was changed in another tab. Look at the plan again and log the step that is there.';
     case 'lot-short':
       return `The lot ${f.where} holds ${Math.round(Number(v('left_g')) * 10) / 10} g, less than the ${Math.round(Number(v('used_g')) * 10) / 10} g used. Correct what is left on the shelf first, or what was used.`;
+    case 'number-unreadable':
+      return `"${f.where}" is no number. Write it in figures, for example 4 or 2,5.`;
+    case 'number-range':
+      return `${f.where} is outside what can be: ${v('least')} to ${v('most')}. Check the figure.`;
     case 'rate-unreadable':
     case 'rate-unit':
       return `"${f.where}" cannot be read as a rate. Write for example 15 g/m², 120 lb/acre or 3 oz/100 ft².`;
@@ -99,6 +105,8 @@ export function failureWords(f: Failure): string {
       return `On ${v('days')} days the night is warmer than the afternoon. The two temperature columns look swapped; choose them the other way round.`;
     case 'frost-order':
       return 'These frost dates cannot be right for this latitude: the frost-free time must lie in the warm half of the year. Check the two dates and the sign of the latitude (south is minus).';
+    case 'place-missing':
+      return 'Choose the nearest town from the list, or tell the climate another way.';
     case 'latitude-range':
       return 'The latitude must be between -66 and 66 degrees; south is minus.';
     case 'site-range':

@@ -112,10 +112,3 @@ export const STAGE_WORDS: Record<string, { name: string; look: string }> = {
     look: 'Kernels dent under a nail or are hard; pods rattle, clover heads rub out dark seed.',
   },
 };
-
-export const stageWord = (n: number): string =>
-  n < 1
-    ? 'not up yet'
-    : STAGE_WORDS[
-        ['leafy', 'leafy', 'bud', 'flower', 'milk', 'seed'][Math.min(5, Math.floor(n))]!
-      ]!.name.toLowerCase();

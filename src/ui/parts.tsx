@@ -79,14 +79,17 @@ export function Page({
   lead,
   children,
   aside,
+  wide,
 }: {
   title: string;
   lead?: ReactNode;
   children: ReactNode;
   aside?: ReactNode;
+  /** For a board that needs the breadth of the window. */
+  wide?: boolean;
 }) {
   return (
-    <main id="main" className="mx-auto w-full max-w-6xl px-4 py-6 sm:px-6">
+    <main id="main" className={`mx-auto w-full px-4 py-6 sm:px-6 ${wide ? 'max-w-[84rem]' : 'max-w-6xl'}`}>
       <h1 className="font-display text-2xl font-bold">{title}</h1>
       {lead && <div className="text-bark mt-1 max-w-3xl">{lead}</div>}
       <div className={aside ? 'mt-5 grid gap-8 lg:grid-cols-[1fr_20rem]' : 'mt-5'}>

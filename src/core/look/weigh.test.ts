@@ -44,6 +44,15 @@ describe('a look moves the years towards what was seen', () => {
     expect(late).toBeGreaterThan(even(clover));
     expect(late - early).toBeGreaterThan(0.25);
   });
+  test('a count of ten tells how far a member is between two stages: more that have come to it, further on', () => {
+    const clover = (c: Course) => member(1)(c.stage);
+    const counted = (reached: number, f: (c: Course) => number) =>
+      mean({ members: [{ index: 1, tens: { stage: 'flower', reached, of: 10 } }] }, f);
+    const by = [0, 3, 7, 10].map((n) => counted(n, clover));
+    // Where hardly any year is that far on, seven and ten come to the same years.
+    for (let i = 1; i < by.length; i++) expect(by[i]!).toBeGreaterThan(by[i - 1]! - 0.03);
+    expect(by[3]! - by[0]!).toBeGreaterThan(0.2);
+  });
   test('a member seen mostly dead is believed of that member', () => {
     // Where winters kill some of it in some years.
     const cold = makeEnsemble(

@@ -29,6 +29,8 @@ export interface MemberSeen {
   alive?: number;
   /** Plants counted on so much ground. */
   count?: { plants: number; area_m2: number };
+  /** Plants of those looked at that had come to a stage. */
+  tens?: { stage: Stage; reached: number; of: number };
 }
 
 /** Standard errors of a careful eye: stage units beyond the named span, cover, log height, survival, weed mass beyond its span. */
@@ -60,6 +62,10 @@ export function weighByLooks(grown: GrownPlan, looks: LookSeen[]): Float64Array 
   return tempered(log, low);
 }
 
+/** Log likelihood of a look in every year: what asking it would do to the weights, before any tempering. */
+export const likelihoods = (grown: GrownPlan, look: LookSeen): Float64Array =>
+  Float64Array.from(grown.courses, (_, y) => likelihood(grown, y, look));
+
 export const effective = (weights: Float64Array): number => 1 / weights.reduce((s, w) => s + w * w, 0);
 
 function tempered(log: Float64Array, power: number): Float64Array {
@@ -88,6 +94,7 @@ function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
     if (m.stage) sum += stageSeen(course, d, m.index, m.stage);
     const alive = course.alive[d * course.members + m.index]!;
     if (m.alive !== undefined) sum += square((alive - m.alive) / ERROR.alive);
+    if (m.tens) sum += tensSeen(course.stage[d * course.members + m.index]!, m.tens);
     if (m.count) sum += countSeen(course.plants_m2[m.index]! * alive, m.count);
   }
   if (look.weeds && d > 0) {
@@ -114,6 +121,22 @@ function stageSeen(course: Course, d: number, s: number, seen: Stage): number {
   const outside = stage < k ? k - stage : stage > k + 1 && k < 5 ? stage - k - 1 : 0;
   return square(outside / ERROR.stage);
 }
+
+/**
+ * So many of ten at a stage: plants of one stand lie apart by a third of a stage, so that the share that has come to it tells how far the stand is between
+ * stages (binomial; plants side by side are alike, ten count as some five).
+ */
+function tensSeen(stage: number, { stage: asked, reached, of }: NonNullable<MemberSeen['tens']>): number {
+  const k = STAGES.indexOf(asked);
+  const p = Math.max(LEAST_SHARE, Math.min(1 - LEAST_SHARE, normalShare((stage - k) / PLANTS_APART)));
+  const alike = 1 / (1 + (of - 1) * PLANTS_ALIKE);
+  return alike * (reached * ln(p) + (of - reached) * ln(1 - p));
+}
+const PLANTS_APART = 0.35;
+const PLANTS_ALIKE = 0.1;
+
+/** Share of a normal spread below `x` standard deviations (logistic form, within a hundredth). */
+const normalShare = (x: number): number => 1 / (1 + exp(-1.702 * x));
 
 /** A count against what was expected there: chance, and that no stand is even (a third of the count from place to place). */
 function countSeen(plants_m2: number, { plants, area_m2 }: { plants: number; area_m2: number }): number {

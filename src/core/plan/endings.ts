@@ -105,6 +105,15 @@ export function answerLived(lived: GrownPlan, method: MethodHere, start: number)
   };
 }
 
+/** How each year goes under a way begun on a day, for who has to count over the same years. */
+export function yearEnds(grown: GrownPlan, method: MethodHere, start: number): YearEnd[] {
+  const ending = readyEnding(grown.plan, method);
+  const { ensemble, courses } = grown;
+  return courses.map((c, y) =>
+    endStand(ending, start, c, ensemble.seasons[y]!, ensemble.variations[y]!, newYearEnd()),
+  );
+}
+
 const WEEK_D = 7;
 
 /** What beginning a week earlier or later would come to, where such a day lies between sowing and planting; nothing for ways that wait for the weather. */

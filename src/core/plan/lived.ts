@@ -67,7 +67,12 @@ export function growLived(
   today: Day,
   method: MethodHere | undefined,
 ): LivedYears {
-  const ground = { members: plan.members, soil: plan.soil, cap_d: method?.sheetCap_d ?? Infinity };
+  const ground = {
+    members: plan.members,
+    soil: plan.soil,
+    cap_d: method?.sheetCap_d ?? Infinity,
+    coverTimes: method?.coverTimes ?? 1,
+  };
   const grow = (which: 'done' | 'all'): GrownPlan => {
     const tasks = tasksOf(lived, ensemble.fromDay, today, which);
     return growPlan(plan, ensemble, ensemble.variations.length, undefined, (y) =>

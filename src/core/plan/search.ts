@@ -36,11 +36,12 @@ export function bestWay(
   methods: MethodHere[],
   aims: AimStrands[],
   effort: Effort = GLANCE,
+  notBefore = 0,
 ): BestWay | undefined {
   const able = searchDays(
     grown,
     methods.filter((m) => m.proposed !== false),
-    0,
+    notBefore,
     aims,
     effort,
   );

@@ -7,7 +7,7 @@ import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { CROP_LETS_THROUGH } from '../stand/grow.ts';
-import { makeEnsemble } from '../stand/ensemble.ts';
+import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
 import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';
 import { growLived, type LivedSoFar } from './lived.ts';
@@ -84,7 +84,14 @@ export const observedDays = (
   );
 
 /** @param after_d days past planting that are followed */
-export function standOf(input: ForecastInput, after_d = AFTER_PLANTING_D): Standing {
+export const standOf = (input: ForecastInput, after_d = AFTER_PLANTING_D): Standing =>
+  stand(input, after_d, undefined);
+
+/** As `standOf`, through years that other covers are grown in as well; they must span it. */
+export const standIn = (input: ForecastInput, years: Ensemble): Standing =>
+  stand(input, AFTER_PLANTING_D, years);
+
+function stand(input: ForecastInput, after_d: number, shared: Ensemble | undefined): Standing {
   const { sowDay } = input;
   const plantDay = Math.max(sowDay + SHORTEST_D, input.plantDay);
   const undersown = input.cropUntil !== undefined && input.cropUntil > sowDay;
@@ -92,15 +99,17 @@ export function standOf(input: ForecastInput, after_d = AFTER_PLANTING_D): Stand
   const observed = observedDays(input);
   const span = spanOf(freeDay, plantDay);
   // Seed that went under a crop long before it left begins the span.
-  const fromDay = Math.min(span.fromDay, sowDay);
-  const ensemble = makeEnsemble(
-    input.site,
-    fromDay,
-    span.days + span.fromDay - fromDay + after_d - AFTER_PLANTING_D,
-    input.years,
-    YEARS_SEED,
-    observed,
-  );
+  const fromDay = shared?.fromDay ?? Math.min(span.fromDay, sowDay);
+  const ensemble =
+    shared ??
+    makeEnsemble(
+      input.site,
+      fromDay,
+      span.days + span.fromDay - fromDay + after_d - AFTER_PLANTING_D,
+      input.years,
+      YEARS_SEED,
+      observed,
+    );
   const sownAt = sowDay - fromDay;
   const freeAt = freeDay - fromDay;
   const plan: Plan = {

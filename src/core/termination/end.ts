@@ -150,7 +150,7 @@ export const UNDER_COVER_LIVES = 0.02;
 /** Day on which enough heat has added up under what was laid, or never when the house rule lifts it first. */
 function underCover(ending: Ending, at: number, course: Course, season: Season, v: Variation): number {
   const { plan } = ending;
-  const { covering, loweredFirst, cap_d, kills } = ending.course;
+  const { covering, loweredFirst, cap_d, coverTimes, kills } = ending.course;
   const laid = at + (kills.at(-1)?.after_d ?? 0);
   if (laid >= season.days) return Infinity;
   const needs = heatNeeded(
@@ -162,7 +162,7 @@ function underCover(ending: Ending, at: number, course: Course, season: Season, 
     loweredFirst,
   );
   if (needs === 0) return laid;
-  const dead = deadUnder(season, covering!, laid, needs * v.coverHeat);
+  const dead = deadUnder(season, covering!, laid, needs * v.coverHeat * coverTimes);
   return dead - laid > cap_d ? Infinity : dead;
 }
 

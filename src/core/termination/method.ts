@@ -52,12 +52,21 @@ export interface Method {
   passes: { kind: PassKind; after_d: number | null }[];
 }
 
+/** A pass as it is done here: hens take days for a round, and what they do is done when it is over. */
+type PassHere = Method['passes'][number] & {
+  lasts_d?: number;
+  minutesPer100m2?: number;
+};
+
 /** A method with what it costs here, what keeps it from being used, and the house rule for sheets. */
 export interface MethodHere extends Method {
+  passes: PassHere[];
   minutesPer100m2: number;
   missing: string[];
   /** Longest time a sheet may lie, days. */
   sheetCap_d?: number;
+  /** How much longer than under a sound dark sheet it takes under the one at hand. */
+  coverTimes?: number;
   /** False for ways that a gardener may choose and that are never proposed. */
   proposed?: boolean;
 }
@@ -94,6 +103,7 @@ export interface MethodParts {
   /** Days from the first pass to the last that kills. */
   lastPass_d: number;
   cap_d: number;
+  coverTimes: number;
 }
 
 /** Days from a pass until a killed stand is seen to be dead (practice). */
@@ -136,12 +146,16 @@ const MANURE: Partial<Record<PassKind, number>> = { hens: 4, pigs: 5 };
 /** Flailed pieces rot this much faster than whole stems (1.3-1.6). */
 export const SHREDDED_TIMES = 1.45;
 
-export function takeApart(method: Method & { sheetCap_d?: number }): MethodParts {
+export function takeApart(
+  method: Omit<Method, 'passes'> & { passes: PassHere[]; sheetCap_d?: number; coverTimes?: number },
+): MethodParts {
   const kinds = method.passes.map((p) => p.kind);
   const covering = kinds.map((k) => COVERING[k]).find((c) => c) ?? null;
   const waits = kinds.map((k) => WAITS[k]).find((w) => w) ?? null;
   const kills = method.passes.flatMap((p) =>
-    p.after_d !== null && SHOWS_D[p.kind] !== undefined ? [{ kind: p.kind, after_d: p.after_d }] : [],
+    p.after_d !== null && SHOWS_D[p.kind] !== undefined
+      ? [{ kind: p.kind, after_d: p.after_d + (p.lasts_d ?? 0) }]
+      : [],
   );
   const last = kills.at(-1);
   return {
@@ -160,6 +174,7 @@ export function takeApart(method: Method & { sheetCap_d?: number }): MethodParts
     shows_d: last ? last.after_d + SHOWS_D[last.kind]! : 0,
     lastPass_d: last ? last.after_d : 0,
     cap_d: method.sheetCap_d ?? Infinity,
+    coverTimes: method.coverTimes ?? 1,
   };
 }
 

@@ -58,6 +58,8 @@ export interface Ground {
   soil: Soil;
   /** Longest time that a sheet may lie, days. */
   cap_d: number;
+  /** How much longer than under a sound dark sheet it takes under the one at hand. */
+  coverTimes?: number;
 }
 
 /** The work of one year: the tasks of a bed met by this year's stand and weather. `tasks` is in the order of days. */
@@ -218,9 +220,10 @@ class Working implements Work {
 
   private layCover(kind: Exclude<Covering, null>, d: number, stand: Standing, course: Course): void {
     const { plants } = stand;
-    const { members, cap_d } = this.ground;
+    const { members, cap_d, coverTimes = 1 } = this.ground;
     const alive = plants.map((q) => q.alive);
-    const heat = heatNeeded(members, alive, 0, kind, this.stood_m, this.lowered) * this.v.coverHeat;
+    const heat =
+      heatNeeded(members, alive, 0, kind, this.stood_m, this.lowered) * this.v.coverHeat * coverTimes;
     const deadOn = heat === 0 ? d : deadUnder(this.season, kind, d, heat);
     this.cover = { kind, laid: d, heat, deadOn };
     stand.covered = true;

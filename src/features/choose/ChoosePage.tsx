@@ -86,20 +86,19 @@ function Chooser({ bed }: { bed: Bed }) {
     () => (form.valid ? bedsThatShare(bed, beds, plantings, covers, freeDay, plantDay, dayOf(today)) : []),
     [form.valid, bed, beds, plantings, covers, freeDay, plantDay, today],
   );
-  const watered = garden.kit.includes('hose');
-  const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, aims, watered, today);
+  const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, aims, garden, today);
 
   async function put(sample: Sample, sure = false) {
     const odds = sample.best?.odds.inTime ?? 0;
     if (!sure && odds < HARDLY_EVER) return setDoubted(sample);
     setDoubted(null);
     const parts = [
-      ...firstOf(sample, draftOf(sample), hands.newId),
+      ...firstOf(sample, draftOf(sample), bed, garden, hands.newId),
       onBed(draftOf(sample), bed, form.gap, form, today, hands.newId),
       ...sharers
         .filter((s) => ticked.has(s.bed.id))
         .flatMap((s) => [
-          ...firstOf(sample, draftOf(sample, s.bed), hands.newId),
+          ...firstOf(sample, draftOf(sample, s.bed), s.bed, garden, hands.newId),
           onBed(draftOf(sample, s.bed), s.bed, s.gap, { ...form, before: '' }, today, hands.newId),
         ]),
     ];

@@ -1,8 +1,10 @@
 import { endingBegun } from '../../core/bed/timeline.ts';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { coverName, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
+import { clashesByDates } from '../../questions/share.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay } from '../../ui/dates.ts';
@@ -27,7 +29,11 @@ export function Risks({
   covers: Cover[];
   forecasts: ReadonlyMap<string, Forecast>;
 }) {
-  const { beds } = useGarden();
+  const { garden, beds, covers, today } = useGarden();
+  const clashes = useMemo(
+    () => clashesByDates({ garden, beds, covers }).filter((c) => c.clash.day >= dayOf(today) - 1),
+    [garden, beds, covers, today],
+  );
   const risks = living
     .flatMap((cover) => {
       const forecast = forecasts.get(cover.id);
@@ -40,8 +46,21 @@ export function Risks({
     <section aria-label="What may go wrong">
       <h2 className="font-display mt-5 text-lg font-bold">What may go wrong</h2>
       {waiting > 0 && <p className="text-bark text-sm">Working out {waiting} covers…</p>}
-      {waiting === 0 && risks.length === 0 && <p>Nothing that stands or is planned is likely to fail.</p>}
+      {waiting === 0 && risks.length === 0 && clashes.length === 0 && (
+        <p>Nothing that stands or is planned is likely to fail.</p>
+      )}
       <ul>
+        {clashes.map(({ clash, cover, thing, holder }) => (
+          <li key={`${cover.id}${clash.of}`} className="border-linen border-t py-2 text-sm">
+            <Link to="/shared" className="font-bold underline-offset-2 hover:underline">
+              Bed {beds.find((b) => b.id === cover.bedId)?.name} wants{' '}
+              {thing ? `the ${thing.name.toLowerCase()}` : 'a thing'} on {showDay(clash.day)}
+            </Link>{' '}
+            {thing
+              ? `while it is on bed ${holder}. See Shared for ways round.`
+              : 'and none that there is fits it.'}
+          </li>
+        ))}
         {risks.map((r) => (
           <li key={`${r.cover.id}${r.text}`} className="border-linen border-t py-2 text-sm">
             <Link to={r.way} className="font-bold underline-offset-2 hover:underline">

@@ -122,7 +122,9 @@ function Looks({ jobs, now }: { jobs: Job[]; now: Day }) {
   const late = jobs.filter((j) => dayOf(j.on) < now).length;
   return (
     <p className="border-linen border-t py-2">
-      <b>Look at {jobs.length === 1 ? 'bed' : 'beds'}</b>{' '}
+      <Link to="/rounds" className="font-bold underline-offset-2 hover:underline">
+        Look at {jobs.length === 1 ? 'bed' : 'beds'}
+      </Link>{' '}
       {jobs.map((j, i) => (
         <span key={j.id}>
           {i > 0 && ', '}

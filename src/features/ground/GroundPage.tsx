@@ -12,6 +12,7 @@ import type { Bed } from '../../records/types.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Field, Page } from '../../ui/parts.tsx';
 import { type Change, Rules } from './Rules.tsx';
+import { Things } from './Things.tsx';
 import { SeasonWeather } from './SeasonWeather.tsx';
 
 /** Beds, tools, house rules and climate of the garden. */
@@ -37,6 +38,7 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
     troubles: [],
     obstacles: [],
     surface: 'clean',
+    choices: {},
     note: '',
   });
   const change: Change = (label, patch, joins) =>
@@ -90,7 +92,7 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
     <Page
       title={`Ground of ${garden.name}`}
       lead={garden.siteFrom}
-      aside={<Rules garden={garden} change={change} />}
+      aside={<Rules garden={garden} beds={beds} change={change} />}
     >
       <section aria-labelledby="beds-title">
         <h2 id="beds-title" className="font-display text-xl font-bold">
@@ -215,6 +217,7 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
           </Field>
         </div>
       </section>
+      <Things garden={garden} change={change} newId={hands.newId} />
       <SeasonWeather />
     </Page>
   );

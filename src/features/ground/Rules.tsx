@@ -1,6 +1,11 @@
-import { kit } from '../../catalogue/catalogue.ts';
-import type { Garden } from '../../records/types.ts';
+import { kit as tools } from '../../catalogue/catalogue.ts';
+import { isThingKind } from '../../core/work/things.ts';
+import type { Bed, Garden } from '../../records/types.ts';
+import { SchoolRules } from './SchoolRules.tsx';
 import { Check, RangeField } from '../../ui/fields.tsx';
+
+/** What is small, or there is enough of: a tick. What has a size is among the things. */
+const kit = tools.filter((k) => !isThingKind(k.id));
 
 const KEEPS: [Garden['keeps'][number], string][] = [
   ['children', 'Children'],
@@ -14,7 +19,7 @@ const KEEPS: [Garden['keeps'][number], string][] = [
 export type Change = (label: string, patch: (g: Garden) => Partial<Garden>, joins?: boolean) => void;
 
 /** Tools, those to be kept from harm, the house rules with the reasons of each side, units. */
-export function Rules({ garden, change }: { garden: Garden; change: Change }) {
+export function Rules({ garden, beds, change }: { garden: Garden; beds: Bed[]; change: Change }) {
   const tick = (label: string, on: boolean, set: (on: boolean) => void) => (
     <Check key={label} label={label} checked={on} onChange={set} />
   );
@@ -100,6 +105,7 @@ export function Rules({ garden, change }: { garden: Garden; change: Change }) {
           forces what lies under it.
         </p>
       </fieldset>
+      <SchoolRules garden={garden} beds={beds} change={change} />
       <fieldset>
         <legend className="font-display text-lg font-bold">Units</legend>
         {tick('Feet and inches', garden.units.length === 'imperial', (on) =>

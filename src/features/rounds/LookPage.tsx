@@ -11,6 +11,7 @@ import { showIsoYear, showSpan } from '../../ui/dates.ts';
 import { METHOD_SHORT, STAGE_WORDS } from '../../ui/methodWords.ts';
 import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
+import { Pictures } from './Pictures.tsx';
 import { LookForm } from './LookForm.tsx';
 
 const GrowthChart = lazy(() => import('./GrowthChart.tsx'));
@@ -63,6 +64,7 @@ export default function LookPage() {
                 </Suspense>
               )}
             </div>
+            <Pictures coverId={cover.id} />
             <ul className="mt-4 max-w-2xl">
               {mine.map((l) => (
                 <li key={l.id} className="border-linen flex flex-wrap gap-x-3 border-t py-2">
@@ -79,6 +81,9 @@ export default function LookPage() {
                         [
                           speciesOf(m.speciesId).name.toLowerCase(),
                           m.stage && STAGE_WORDS[m.stage]!.name.toLowerCase(),
+                          m.tens &&
+                            `${m.tens.reached} of ${m.tens.of} come to ${STAGE_WORDS[m.tens.stage]!.name.toLowerCase()}`,
+                          m.alive !== null && `${Math.round(m.alive * 100)} % alive`,
                           m.count && `${m.count.plants} plants on ${m.count.area_m2} m²`,
                         ]
                           .filter(Boolean)

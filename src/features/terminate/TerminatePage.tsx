@@ -1,76 +1,146 @@
-import { endingBegun } from '../../core/bed/timeline.ts';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { cautions, coverName, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_AIMS } from '../../core/aims/aims.ts';
+import { endingBegun } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
+import { workPlan } from '../../core/work/workPlan.ts';
 import { plantBackDay } from '../../questions/cover.ts';
-import { methodsHere } from '../../questions/methods.ts';
+import { choicesHere, methodsHere } from '../../questions/methods.ts';
 import { predictedOf } from '../../questions/predicted.ts';
+import { meanOfMonth, workAsk } from '../../questions/work.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { chooseEnding } from '../../records/commands/ending.ts';
-import type { Cover } from '../../records/types.ts';
+import type { Bed, Cover } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
+import { useLastWeeks } from '../../ring/useLastWeeks.ts';
 import { showDay, showIsoYear } from '../../ui/dates.ts';
 import { PASS_WORDS } from '../../ui/methodWords.ts';
 import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { readyWords } from '../../ui/readyWords.ts';
 import { Steps } from '../../ui/Steps.tsx';
-import { weekWords } from '../../ui/weekWords.ts';
-import { Ways } from './Ways.tsx';
+import { Apart, NowOrLater } from './Apart.tsx';
+import { Lanes } from './Lanes.tsx';
+import { LastWeeks } from './LastWeeks.tsx';
+import { LooksThatProve } from './LooksThatProve.tsx';
+import { Schools } from './Schools.tsx';
+import { SidePlan } from './SidePlan.tsx';
+import { type Hung, useHung } from './useHung.ts';
 import { PlantLater, WhatNow } from './WhatNow.tsx';
 import { WorkPlan } from './WorkPlan.tsx';
 
-/** Ways to end this cover side by side for this planting day; the chosen one becomes dated steps, a look afterwards, and a way on when it lives. */
+/** The last weeks of a cover: what waiting buys and the ways to end it side by side; the chosen one becomes dated steps, looks that prove it, and a way on when it lives. */
 export default function TerminatePage() {
-  const { cover, bed, garden, plantings, today, hands, run } = useCover(useParams().coverId);
-  const { forecast, failure } = useForecast(cover);
+  const { cover, bed } = useCover(useParams().coverId);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
+  return <TheLastWeeks key={cover.id} cover={cover} bed={bed} />;
+}
+
+function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
+  const { garden, plantings, covers, today, hands, run } = useGarden();
+  const { forecast, failure } = useForecast(cover);
   const plantDay = plantBackDay(cover, plantings);
-  const here = methodsHere(garden, bed);
+  const here = useMemo(() => methodsHere(garden, bed), [garden, bed]);
   const next = plantings.find((p) => p.id === cover.nextPlantingId && !p.plantedOn);
   const begun = endingBegun(cover);
   const dead = cover.verdict === 'dead';
   const late = !begun && cover.sownOn !== null && cover.passes.some((p) => p.due < today);
-  const aims = cover.aims.length > 0 ? cover.aims : USUAL_AIMS;
-  const choose = (e: EndingAnswer) => {
-    const method = methods.find((m) => m.id === e.method)!;
+  const { stagger } = choicesHere(garden, bed);
+  const aims = useMemo(() => (cover.aims.length > 0 ? cover.aims : USUAL_AIMS), [cover.aims]);
+  const { asked, last } = useLastWeeks(
+    dead ? undefined : cover,
+    forecast && (forecast.best?.method ?? ''),
+    stagger === 'thirds',
+  );
+  // The way that is settled on hangs by its own days.
+  const endings = useMemo(
+    () =>
+      forecast?.endings.map((e) =>
+        !begun && forecast.settled?.method === e.method
+          ? { ...forecast.settled, windowDays: e.windowDays }
+          : e,
+      ),
+    [forecast, begun],
+  );
+  const ways = useHung(cover, bed, asked, endings, here, aims, last?.stages ?? NO_STAGES);
+  const [picked, setPicked] = useState<string | null>(null);
+  const settle = (e: EndingAnswer, passes = here.find((m) => m.id === e.method)!.passes) => {
     const chosen = {
-      method: method.id,
-      passes: datedPasses(method.passes, e, plantDay),
+      method: e.method,
+      passes: datedPasses(passes, e, plantDay),
       predicted: predictedOf(e, today),
     };
     const why = cover.verdict === 'regrew' ? 'grew-again' : late ? 'late' : 'chosen-anew';
-    void run(chooseEnding(hands, cover, chosen, today, why, `ending by ${method.name.toLowerCase()}`));
+    const name = methods.find((m) => m.id === e.method)!.name.toLowerCase();
+    void run(chooseEnding(hands, cover, chosen, today, why, `ending by ${name}`));
+  };
+  const choose = (h: Hung) => {
+    const anew = forecast?.endings.find((e) => e.method === h.ending.method);
+    settle(h.moved || !anew ? h.ending : anew, h.method.passes);
   };
   const entry = methods.find((m) => m.id === cover.method);
   const chosen = forecast?.endings.find((e) => e.method === cover.method);
   const shown = forecast?.settled ?? chosen;
-  const proposed = here.filter((h) => h.missing.length === 0 && h.proposed !== false).map((h) => h.id);
-  const usable = forecast?.endings.filter((e) => proposed.includes(e.method));
-  const ways = forecast && (
-    <Ways
-      endings={forecast.endings}
-      here={here}
-      chosen={begun ? '' : cover.method}
-      aims={aims}
-      plantDay={plantDay}
-      area_m2={bed.area_m2}
-      units={garden.units}
-      choose={choose}
-    />
-  );
+  const usable = ways.hung.map((h) => h.ending);
   const over = begun && cover.passes.every((p) => p.doneOn);
   const failing = !dead && over && shown && (cover.verdict === 'regrew' || shown.odds.dead < 0.5);
   const better =
     !begun && shown && forecast?.best && forecast.best.odds.inTime > shown.odds.inTime + BETTER_BY
       ? forecast.best
       : undefined;
+  const planned = here.find((m) => m.id === cover.method);
+  const work =
+    planned && shown
+      ? workPlan(workAsk(garden, bed, cover, covers, planned, shown, last?.stages ?? NO_STAGES))
+      : [];
+  const showing = picked ?? (ways.hung.some((h) => h.method.id === cover.method) ? cover.method : '');
+  const side = ways.hung.find((h) => h.method.id === showing) ?? ways.hung[0];
+  const board = last && ways.best && (
+    <div className="mt-2 grid gap-6 lg:grid-cols-[minmax(0,1fr)_18.5rem]">
+      <div className="min-w-0">
+        <LastWeeks
+          ways={ways}
+          parts={cover.parts}
+          last={last}
+          aims={aims}
+          plantDay={plantDay}
+          shown={side?.method.id ?? ''}
+          show={setPicked}
+        />
+        {!begun && <NowOrLater last={last} plantDay={plantDay} units={garden.units} />}
+        <Apart last={last} units={garden.units} stagger={stagger} />
+        {side && asked && !begun && (
+          <Lanes
+            asked={asked}
+            method={side.method.id}
+            name={methods.find((m) => m.id === side.method.id)!.name}
+            aims={aims}
+            area_m2={bed.area_m2}
+            units={garden.units}
+          />
+        )}
+      </div>
+      {side && (
+        <aside className="border-linen lg:border-l lg:pl-5">
+          <SidePlan
+            hung={side}
+            plantDay={plantDay}
+            chosen={!begun && side.method.id === cover.method && !side.moved}
+            choose={() => choose(side)}
+          />
+          {asked && <Schools hung={side} bed={bed} asked={asked} aim={aims[0]?.id ?? 'feed'} />}
+        </aside>
+      )}
+    </div>
+  );
   return (
     <div className="garden-touch">
       <Page
+        wide
         title={`End the cover on bed ${bed.name}`}
         lead={`${coverName(cover.parts)}; planting day ${showDay(plantDay)}`}
       >
@@ -86,18 +156,8 @@ export default function TerminatePage() {
               {showDay(better.startDay)}, {Math.round(better.odds.inTime * 100)} of 100.
             </b>
           )}
-          {!begun &&
-            cover.method === 'sheet' &&
-            ' Under a sheet it is heat that counts, not weeks: the fixed times growers quote are one curve at different temperatures.'}
         </Answer>
-        {!begun && forecast?.settled && forecast.weeks.length > 0 && (
-          <section className="mt-3 mb-5 max-w-2xl" aria-label="Another week">
-            {forecast.weeks.map((w) => (
-              <p key={w.days}>{weekWords(w, garden.units)}</p>
-            ))}
-          </section>
-        )}
-        {failing && usable && (
+        {failing && (
           <WhatNow
             cover={cover}
             asItStands={shown}
@@ -105,7 +165,7 @@ export default function TerminatePage() {
             aims={aims}
             plantDay={plantDay}
             next={next}
-            choose={choose}
+            choose={settle}
           />
         )}
         {begun && !dead && !failing && next && shown && shown.odds.inTime < 0.5 && (
@@ -113,7 +173,24 @@ export default function TerminatePage() {
             <PlantLater next={next} plantDay={plantDay} ready={shown.readyMostly} how="As it stands" />
           </section>
         )}
-        {cover.passes.length > 0 && <WorkPlan cover={cover} ending={shown} />}
+        {!begun && !dead && (
+          <section aria-label={`Ways to end it, for planting on ${showDay(plantDay)}`}>
+            {!board && <p role="status">Growing {PLAUSIBLE_YEARS} plausible years…</p>}
+            {board}
+          </section>
+        )}
+        <div className="mt-5">
+          {cover.passes.length > 0 && <WorkPlan cover={cover} ending={shown} work={work} bed={bed.name} />}
+          {!dead && cover.sownOn && (
+            <LooksThatProve
+              cover={cover}
+              ending={shown}
+              others={usable}
+              plantDay={plantDay}
+              mean_c={meanOfMonth(garden.site, shown?.startDay ?? dayOf(today))}
+            />
+          )}
+        </div>
         {entry && (
           <p className="mt-3 max-w-2xl">
             <b className="text-madder">Caution.</b> {entry.cautions.map((c) => cautions[c]).join(' ')} Local
@@ -125,19 +202,10 @@ export default function TerminatePage() {
             To planting back
           </Link>
         )}
-        {!begun && !dead && (
-          <section className="mt-6">
-            <h2 className="font-display text-xl font-bold">
-              Ways to end it, for planting on {showDay(plantDay)}
-            </h2>
-            {!forecast && <p role="status">Growing {PLAUSIBLE_YEARS} plausible years…</p>}
-            {ways}
-          </section>
-        )}
-        {begun && !dead && ways && (
+        {begun && !dead && board && (
           <details className="mt-6">
             <summary className="cursor-pointer font-semibold">Another way from here</summary>
-            {ways}
+            {board}
           </details>
         )}
         <Former cover={cover} />
@@ -145,6 +213,8 @@ export default function TerminatePage() {
     </div>
   );
 }
+
+const NO_STAGES: [] = [];
 
 /** Another way is named when it is out of the way in so many more years. */
 const BETTER_BY = 0.1;
@@ -164,6 +234,7 @@ const WHY = {
   'chosen-anew': 'chosen anew',
   'grew-again': 'it grew again',
   late: 'the day had passed',
+  shared: 'a thing was wanted elsewhere',
 } as const;
 
 /** Plans that this cover had before. */

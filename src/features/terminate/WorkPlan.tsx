@@ -2,17 +2,31 @@ import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
+import { type PassWork } from '../../core/work/workPlan.ts';
 import { countCrowns, logPass, seeAlive, seeDead } from '../../records/commands/ending.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay, showIsoYear } from '../../ui/dates.ts';
 import { DateField, SelectField } from '../../ui/fields.tsx';
 import { PASS_WORDS } from '../../ui/methodWords.ts';
+import { showMinutes } from '../../ui/workWords.ts';
+import { AfterPass } from './AfterPass.tsx';
+import { MoveList } from './MoveList.tsx';
+import { Facts } from './Facts.tsx';
 
 const titleOf = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
 
-/** The chosen way as dated steps, each logged when done, and the look that proves the cover dead. */
-export function WorkPlan({ cover, ending }: { cover: Cover; ending: EndingAnswer | undefined }) {
+interface Props {
+  cover: Cover;
+  ending: EndingAnswer | undefined;
+  /** Arithmetic of the steps, in the order of the way; empty until the stand is known. */
+  work: PassWork[];
+  /** Name of the bed. */
+  bed: string;
+}
+
+/** The chosen way as dated steps with their arithmetic, each logged when done, and the look that proves the cover dead. */
+export function WorkPlan({ cover, ending, work, bed }: Props) {
   const { today, hands, run } = useGarden();
   const [typed, setOn] = useState<string | null>(null);
   const on = typed ?? today;
@@ -21,6 +35,8 @@ export function WorkPlan({ cover, ending }: { cover: Cover; ending: EndingAnswer
   const seenOn = last.doneOn && dayOf(last.doneOn) > dayOf(on) ? last.doneOn : on;
   const ahead = stepsAhead(cover.passes, ending, dayOf(today));
   const dead = cover.verdict === 'dead';
+  // A plan that was changed under way keeps what was done in front: the steps of the way are the last ones.
+  const workOf = (i: number) => work[i - (cover.passes.length - work.length)];
   return (
     <section aria-labelledby="work-plan">
       <h2 id="work-plan" className="font-display text-xl font-bold">
@@ -38,13 +54,19 @@ export function WorkPlan({ cover, ending }: { cover: Cover; ending: EndingAnswer
               {i + 1}. {titleOf(p.kind)}
             </b>{' '}
             {p.doneOn ? (
-              <span>done {showIsoYear(p.doneOn)}</span>
+              <span>
+                done {showIsoYear(p.doneOn)}
+                {p.minutes !== undefined && `, ${showMinutes(p.minutes)}`}
+              </span>
             ) : dead ? (
               <span className="text-bark">no longer needed to kill it</span>
             ) : (
               <Due step={ahead.find((s) => s.index === i)!} planned={p.due} />
             )}
             <p>{PASS_WORDS[p.kind]?.how}</p>
+            {!p.doneOn && !dead && <Facts work={workOf(i)} />}
+            {!p.doneOn && !dead && <Moves work={workOf(i)} due={p.due} bed={bed} />}
+            {p.doneOn && <AfterPass cover={cover} index={i} work={workOf(i)} title={titleOf(p.kind)} />}
             {i === next && cover.sownOn && !dead && (
               <button
                 type="button"
@@ -66,6 +88,11 @@ export function WorkPlan({ cover, ending }: { cover: Cover; ending: EndingAnswer
       )}
     </section>
   );
+}
+
+function Moves({ work, due, bed }: { work: PassWork | undefined; due: string; bed: string }) {
+  const hens = work?.facts.find((f) => f.is === 'hens');
+  return hens?.is === 'hens' ? <MoveList pen={hens.pen} hens={hens.hens} due={due} bed={bed} /> : null;
 }
 
 function Due({ step, planned }: { step: ReturnType<typeof stepsAhead>[number]; planned: string }) {

@@ -1,10 +1,13 @@
 import { climates } from '../../catalogue/catalogue.ts';
 import { Check, DateField, SelectField, TextField } from '../../ui/fields.tsx';
+import { IMPERIAL, METRIC } from '../../core/units/show.ts';
+import { PlaceField } from './PlaceField.tsx';
 import { NormalsFields } from './NormalsFields.tsx';
 import { type Climate, type Way } from './useClimate.ts';
 import { WeatherFile } from '../../ring/WeatherFile.tsx';
 
 const NAMES: Record<Way, string> = {
+  place: 'Name the nearest town',
   questions: 'Answer four questions',
   pattern: 'Pick a climate',
   normals: 'Type monthly normals',
@@ -33,13 +36,17 @@ export function ClimateFields({ climate: c, imperial }: { climate: Climate; impe
           ))}
         </div>
       </fieldset>
-      <TextField
-        label="Latitude in degrees"
-        hint="North is plus, south is minus: -37.5. Any map shows it."
-        decimal
-        value={c.latitude}
-        onChange={c.setLatitude}
-      />
+      {c.way === 'place' ? (
+        <PlaceField place={c.place} choose={c.setPlace} units={imperial ? IMPERIAL : METRIC} />
+      ) : (
+        <TextField
+          label="Latitude in degrees"
+          hint="North is plus, south is minus: -37.5. Any map shows it."
+          decimal
+          value={c.latitude}
+          onChange={c.setLatitude}
+        />
+      )}
       {c.way === 'questions' && (
         <div className="grid gap-4 sm:grid-cols-2">
           <DateField

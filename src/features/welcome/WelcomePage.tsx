@@ -6,6 +6,7 @@ import { BringBack } from '../../ring/BringBack.tsx';
 import { hands, realToday } from '../../ring/garden.tsx';
 import { GardenList } from '../../ring/GardenList.tsx';
 import { weatherYears } from '../../records/files/weatherCsv.ts';
+import { thingsOfKit, USUAL_PERSON, USUAL_WIND } from '../../records/things.ts';
 import { makeGarden } from '../../records/verbs/verbs.ts';
 import { USUAL_RULES } from '../../questions/rules.ts';
 import { showIsoYear } from '../../ui/dates.ts';
@@ -51,7 +52,10 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
         siteFrom: fit.value.from,
         units: imperial ? IMPERIAL : METRIC,
         currency: '',
-        kit: tools,
+        ...thingsOfKit(tools),
+        people: [{ id: 'you', ...USUAL_PERSON }],
+        wind: USUAL_WIND,
+        choices: {},
         keeps: [],
         rules: USUAL_RULES,
         seedPrices: {},

@@ -7,9 +7,11 @@ import { type Site } from '../../core/site/site.ts';
 import { type ObservedDay } from '../../core/weather/generate.ts';
 import { showDay } from '../../ui/dates.ts';
 import { ask } from '../../workers/core/client.ts';
+import { type Place } from '../../catalogue/places.ts';
+import { placeName } from './PlaceField.tsx';
 import { NO_NORMALS, type TypedNormals } from './NormalsFields.tsx';
 
-export type Way = 'questions' | 'pattern' | 'normals' | 'file';
+export type Way = 'place' | 'questions' | 'pattern' | 'normals' | 'file';
 type Fitted = Result<{ site: Site; from: string }>;
 
 const MM_PER_INCH = 25.4;
@@ -17,7 +19,7 @@ const number = (text: string): number => (text.trim() === '' ? Number.NaN : Numb
 
 /** The four ways to tell Kilim a climate, as typed, and the site that comes of them. */
 export function useClimate(imperial: boolean) {
-  const [way, setWay] = useState<Way>('questions');
+  const [way, setWay] = useState<Way>('place');
   const [latitude, setLatitude] = useState('');
   const [lastFrost, setLastFrost] = useState('');
   const [firstFrost, setFirstFrost] = useState('');
@@ -26,6 +28,7 @@ export function useClimate(imperial: boolean) {
   const [afternoon, setAfternoon] = useState('');
   const [patternId, setPatternId] = useState(climates[0]!.id);
   const [normals, setNormals] = useState<TypedNormals>(NO_NORMALS);
+  const [place, setPlace] = useState<Place | null>(null);
   const [coastal, setCoastal] = useState(false);
   const [days, setDays] = useState<ObservedDay[] | null>(null);
   const toC = (t: string) => (imperial ? (number(t) - 32) / 1.8 : number(t));
@@ -56,6 +59,14 @@ export function useClimate(imperial: boolean) {
     if (!fit.ok) return fit;
     return fit.value.ok ? ok({ site: fit.value.value, from: 'Monthly normals, typed in.' }) : fit.value;
   }
+  async function fromPlace(): Promise<Fitted> {
+    if (!place) return fail('place-missing');
+    const fit = await ask('fitNormals', place).answer;
+    if (!fit.ok) return fit;
+    return fit.value.ok
+      ? ok({ site: fit.value.value, from: `Like ${placeName(place)}: approximate monthly figures.` })
+      : fit.value;
+  }
   async function fromQuestions(latitude_deg: number): Promise<Fitted> {
     const doy = (iso: string) => (noFrost || !iso ? null : dayOfYear(dayOf(iso)));
     if (!noFrost && (!lastFrost || !firstFrost)) return fail('date-missing', 'the frosts');
@@ -79,6 +90,7 @@ export function useClimate(imperial: boolean) {
   }
 
   async function fitted(): Promise<Fitted> {
+    if (way === 'place') return fromPlace();
     const latitude_deg = number(latitude);
     if (!(Math.abs(latitude_deg) <= 66)) return fail('latitude-range');
     const make = { file: fromFile, pattern: fromPattern, normals: fromNormals, questions: fromQuestions };
@@ -106,6 +118,8 @@ export function useClimate(imperial: boolean) {
     setNormals,
     coastal,
     setCoastal,
+    place,
+    setPlace,
     days,
     setDays,
     fitted,

@@ -55,6 +55,16 @@ describe('deeds at the end of a cover', () => {
     await undo(db, cover.gardenId);
     expect((await now()).passes).toEqual(cover.passes);
   });
+  test('green crowns under a sheet that still lies are a look and no regrowth; once it is lifted they are', async () => {
+    await logPass(hands, cover, 0, '2027-05-01', 'flatten');
+    await logPass(hands, cover, 1, '2027-05-01', 'lay');
+    await countCrowns(hands, cover, { on: '2027-05-12', green: 4, of: 10 });
+    expect((await now()).verdict).toBeNull();
+    expect(await db.looks.filter((l) => l.coverId === cover.id && l.crowns?.green === 4).count()).toBe(1);
+    await logPass(hands, cover, 2, '2027-05-18', 'lift');
+    await countCrowns(hands, cover, { on: '2027-05-20', green: 4, of: 10 });
+    expect((await now()).verdict).toBe('regrew');
+  });
   test('two deeds at the same moment both stay', async () => {
     await Promise.all([
       logPass(hands, cover, 0, '2027-05-01', 'flatten'),

@@ -54,6 +54,19 @@ export const logPass = (hands: Hands, of: Of, index: number, on: string, label: 
     return ok({ cover: { ...cover, passes } });
   });
 
+/** What is said of a step once it was done. */
+export type SaidOfPass = Partial<Pick<Cover['passes'][number], 'minutes' | 'expected' | 'by' | 'took_kg'>>;
+
+/** Writes down how long a step took, who did it and what left the bed with it. Fails with `cover-gone` or `pass-gone`. */
+export const notePass = (hands: Hands, of: Of, index: number, said: SaidOfPass, label: string): Done =>
+  change(hands, of.gardenId, of.id, 'note-pass', label, (cover) =>
+    cover.passes[index]
+      ? ok({
+          cover: { ...cover, passes: cover.passes.map((p, i) => (i === index ? { ...p, ...said } : p)) },
+        })
+      : fail('pass-gone'),
+  );
+
 /** Writes down that the cover was seen dead. What was still to be done to kill it is no longer due. */
 export const seeDead = (hands: Hands, of: Of, on: string): Done =>
   change(hands, of.gardenId, of.id, 'see-dead', 'seeing it dead', (cover) =>
@@ -66,6 +79,11 @@ export const seeAlive = (hands: Hands, of: Of): Done =>
     ok({ cover: { ...cover, verdict: null, endedOn: null } }),
   );
 
+/** Something laid on it still lies: what is green under it now may well be dead when it comes off. */
+const liesCovered = (cover: Cover): boolean =>
+  cover.passes.some((p) => p.doneOn && p.kind.startsWith('lay-')) &&
+  cover.passes.some((p) => !p.doneOn && p.kind === 'lift-sheet');
+
 /**
  * Writes down how many crowns were green of those that were looked at: a look of its own, and with any green the question how to end it is open again.
  * None green of any is no proof alone; that it is dead is said by `seeDead`.
@@ -75,7 +93,7 @@ export const countCrowns = (hands: Hands, of: Of, seen: { on: string; green: num
     if (!cover.sownOn || seen.on < cover.sownOn)
       return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: seen.on });
     return ok({
-      cover: seen.green > 0 ? { ...cover, verdict: 'regrew', endedOn: null } : cover,
+      cover: seen.green > 0 && !liesCovered(cover) ? { ...cover, verdict: 'regrew', endedOn: null } : cover,
       look: {
         id: hands.newId(),
         gardenId: cover.gardenId,

@@ -236,10 +236,11 @@ export async function wipeGarden(hands: Hands, gardenId: string): Promise<Result
   try {
     await db.transaction(
       'rw',
-      [db.gardens, ...OWNED.map((t) => db.table(t)), db.log, db.drafts, db.stamps],
+      [db.gardens, ...OWNED.map((t) => db.table(t)), db.log, db.drafts, db.stamps, db.pictures],
       async () => {
         // Drafts carry the id of their garden or cover at the end of their own.
         const ends = [gardenId, ...(await db.covers.where({ gardenId }).primaryKeys())];
+        await db.pictures.where({ gardenId }).delete();
         await db.drafts.filter((d) => ends.some((id) => d.id.endsWith(` ${id}`))).delete();
         for (const t of OWNED) await db.table(t).where({ gardenId }).delete();
         await db.gardens.delete(gardenId);

@@ -4,10 +4,17 @@ import { roughSamples, settleSamples } from '../../core/choose/rounds.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type CourseRoom } from '../../core/plan/grown.ts';
 import { type Ensemble } from '../../core/stand/ensemble.ts';
+import { lanes } from '../../core/plan/lanes.ts';
+import { lastWeeks, tryEnding } from '../../core/plan/lastWeeks.ts';
+import { type ForecastInput, type Standing, standOf } from '../../core/plan/standing.ts';
 import { forecastCover } from '../../core/plan/forecast.ts';
 import { plantBack } from '../../core/plantBack/plantBack.ts';
 import { waterToday } from '../../core/watering/follow.ts';
 import { sowToday } from '../../core/sowing/today.ts';
+import { readCover } from '../../core/look/photo.ts';
+import { roundsOf } from '../../core/rounds/rounds.ts';
+import { shareOut } from '../../core/share/share.ts';
+import { type ShareAnswer } from '../../core/share/types.ts';
 import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
 import { siteFromQuestions } from '../../core/site/questions.ts';
@@ -24,6 +31,18 @@ function weatherOf(input: ChooseInput): Ensemble {
   const key = JSON.stringify([input.site, freeDay, plantDay, input.years]);
   if (weather?.key !== key) weather = { key, ensemble: gapEnsemble(input) };
   return weather.ensemble;
+}
+
+/** The cover last held up against ways of ending it: a dragged knot asks for no new growing. Any other question writes over what it reads. */
+let held: { key: string; standing: Standing } | undefined;
+
+/** Questions that are answered on the cover last grown. */
+const ON_HELD = new Set<Ask['kind']>(['tryEnding', 'lastWeeks', 'variants', 'lanes']);
+
+function standingOf(input: ForecastInput): Standing {
+  const key = JSON.stringify(input);
+  if (held?.key !== key) held = { key, standing: standOf(input) };
+  return held.standing;
 }
 
 /**
@@ -48,6 +67,7 @@ export async function answer(
     post({ type: 'answer', id, answer: [...found.values()] });
   }
   try {
+    if (!ON_HELD.has(ask.kind)) held = undefined;
     switch (ask.kind) {
       case 'choose': {
         const total = ask.input.candidates.length;
@@ -65,6 +85,46 @@ export async function answer(
         });
       case 'forecast':
         return post({ type: 'answer', id, answer: forecastCover(ask.input) });
+      case 'share': {
+        const parts = shareOut(ask.input);
+        let shared: ShareAnswer | undefined;
+        for (let step = parts.next(); !step.done; step = parts.next()) {
+          shared = step.value;
+          post({ type: 'part', id, done: 0, total: 0, part: shared });
+          await pause();
+          if (cancelled()) return post({ type: 'cancelled', id });
+        }
+        return post({ type: 'answer', id, answer: shared });
+      }
+      case 'rounds':
+        return post({ type: 'answer', id, answer: roundsOf(ask.input.covers, ask.input.today) });
+      case 'photo':
+        return post({ type: 'answer', id, answer: readCover(ask.input.picture, ask.input.shift) });
+      case 'lastWeeks': {
+        const { asked, method, inThirds } = ask.input;
+        const way = asked.methods.find((m) => m.id === method);
+        return post({ type: 'answer', id, answer: lastWeeks(asked, way, standingOf(asked), inThirds) });
+      }
+      case 'lanes': {
+        const { asked, method, aims, count, apart_d } = ask.input;
+        const way = asked.methods.find((m) => m.id === method)!;
+        return post({
+          type: 'answer',
+          id,
+          answer: lanes(standingOf(asked), way, aims, count, apart_d, asked.today),
+        });
+      }
+      case 'variants': {
+        const { asked, startDay, ways } = ask.input;
+        const standing = standingOf(asked);
+        return post({ type: 'answer', id, answer: ways.map((m) => tryEnding(standing, m, startDay)) });
+      }
+      case 'tryEnding': {
+        const { asked, method, startDay, after_d } = ask.input;
+        const way = asked.methods.find((m) => m.id === method)!;
+        const answered = tryEnding(standingOf(asked), way, startDay, after_d ?? undefined);
+        return post({ type: 'answer', id, answer: answered });
+      }
       case 'plantBack':
         return post({ type: 'answer', id, answer: plantBack(ask.input) });
       case 'water':

@@ -88,6 +88,14 @@ export function ask<K extends Kind>(kind: K, input: Questions[K]['input']): Aske
   return askBench(SHARED[turn++ % SHARED.length]!, kind, input);
 }
 
+/** As `ask`, for an answer that comes in parts, each replacing the one before. */
+export const askInParts = <K extends Kind>(
+  kind: K,
+  input: Questions[K]['input'],
+  onPart: (part: Questions[K]['part']) => void,
+): Asked<K> =>
+  askBench(SHARED[turn++ % SHARED.length]!, kind, input, (part) => onPart(part as Questions[K]['part']));
+
 /** Asks what cannot wait, since a hand is on a slider or an edge. */
 export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> =>
   askBench(QUICK, kind, input);

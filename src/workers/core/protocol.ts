@@ -1,11 +1,19 @@
 import { type ChooseInput } from '../../core/choose/choose.ts';
 import { type Hint, type Sample } from '../../core/choose/sample.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
+import { type AimStrands } from '../../core/aims/aims.ts';
+import { type Lane } from '../../core/plan/lanes.ts';
+import { type LastWeeks } from '../../core/plan/lastWeeks.ts';
+import { type MethodHere } from '../../core/termination/method.ts';
+import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { type ForecastInput } from '../../core/plan/standing.ts';
 import { type PlantBack, type PlantBackInput } from '../../core/plantBack/plantBack.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
 import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
 import { type WaterToday } from '../../core/watering/follow.ts';
+import { type CoverReading, type Picture } from '../../core/look/photo.ts';
+import { type RoundBed, type RoundCover } from '../../core/rounds/rounds.ts';
+import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
 import { type Normals } from '../../core/site/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
 import { type Site } from '../../core/site/site.ts';
@@ -19,6 +27,36 @@ export interface Questions {
   /** One cover, altered by hand: `candidates` holds just it. */
   sample: { input: ChooseInput; answer: Sample; part: never };
   forecast: { input: ForecastInput; answer: Forecast; part: never };
+  /** What each day of waiting buys; `method` is the way put forward. */
+  lastWeeks: {
+    input: { asked: ForecastInput; method: string | null; inThirds: boolean };
+    answer: LastWeeks;
+    part: never;
+  };
+  /** One way on a day that a hand has moved it to; `after_d` are its later passes from the first. */
+  tryEnding: {
+    input: { asked: ForecastInput; method: string; startDay: number; after_d: (number | null)[] | null };
+    answer: EndingAnswer;
+    part: never;
+  };
+  /** A bed in lanes that are planted in waves, each ended for its own day. */
+  lanes: {
+    input: { asked: ForecastInput; method: string; aims: AimStrands[]; count: number; apart_d: number };
+    answer: Lane[];
+    part: never;
+  };
+  /** The same day with a way done as either side of a question does it. */
+  variants: {
+    input: { asked: ForecastInput; startDay: number; ways: MethodHere[] };
+    answer: EndingAnswer[];
+    part: never;
+  };
+  /** Few things shared out over all beds: the board first, then the proposals of one clash after the other. */
+  share: { input: ShareInput; answer: ShareAnswer; part: ShareAnswer };
+  /** The walk past the beds: what is due on each, and why. */
+  rounds: { input: { covers: RoundCover[]; today: number }; answer: RoundBed[]; part: never };
+  /** Ground cover from a picture; `shift` moves the line between green and not. */
+  photo: { input: { picture: Picture; shift: number }; answer: CoverReading; part: never };
   plantBack: { input: PlantBackInput; answer: PlantBack; part: never };
   water: { input: ForecastInput; answer: WaterToday; part: never };
   sowToday: { input: SowTodayInput; answer: SowToday; part: never };

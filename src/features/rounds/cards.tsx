@@ -1,0 +1,236 @@
+import { endingFiguresOf, speciesOf } from '../../catalogue/catalogue.ts';
+import { type Question } from '../../core/rounds/rounds.ts';
+import type { Cover, Look } from '../../records/types.ts';
+import { StageDrawing } from '../../ui/drawings/Stage.tsx';
+import { stageFormOf, STAGE_FORMS } from '../../ui/drawings/stageForms.ts';
+import { Swatch } from '../../ui/Weave.tsx';
+import { OF_TEN, type Pick } from './pick.ts';
+import { PhotoCard } from './PhotoCard.tsx';
+
+interface CardProps {
+  question: Question;
+  cover: Cover;
+  pick: Pick;
+  set(pick: Pick): void;
+  keepPicture(jpeg: string | null): void;
+}
+
+/** One question, large, for one thumb. */
+export function CardBody({ question: q, cover, pick, set, keepPicture }: CardProps) {
+  const speciesId = q.speciesId ?? cover.parts[0]!.speciesId;
+  const name = speciesOf(speciesId).name.toLowerCase();
+  switch (q.kind) {
+    case 'stage':
+      return <StageCard speciesId={speciesId} pick={pick} set={set} />;
+    case 'seed':
+      return (
+        <>
+          <p>Rub the ripest heads of the {name} between your palms and blow, in five places, edges too.</p>
+          <Choices
+            value={pick.seed}
+            set={(seed) => set({ seed })}
+            options={[
+              ['none', 'No dark or hard seed'],
+              ['some', 'In some heads'],
+              ['many', 'In most heads'],
+            ]}
+          />
+        </>
+      );
+    case 'cover':
+      return <PhotoCard cover={cover} pick={pick} set={set} keepPicture={keepPicture} />;
+    case 'height':
+      return (
+        <>
+          <p>Stand beside it, middle of the bed. Where does the canopy reach?</p>
+          <Choices
+            value={pick.height_m === undefined ? undefined : String(pick.height_m)}
+            set={(h) => set({ height_m: Number(h) })}
+            options={HEIGHTS.map(([m, words]) => [String(m), words] as const)}
+          />
+        </>
+      );
+    case 'weeds':
+      return (
+        <>
+          <p>Part the leaves in five places, a frame of two hands each.</p>
+          <Choices
+            value={pick.weeds}
+            set={(weeds) => set({ weeds: weeds as Look['weeds'] & string })}
+            options={[
+              ['few', 'None or a few'],
+              ['some', 'Some in every frame'],
+              ['many', 'Many, and up among the leaves'],
+            ]}
+          />
+        </>
+      );
+    case 'alive':
+      return (
+        <>
+          <p>
+            Ten plants of {name}. Scratch the stem low down, or slice the crown: white, cream or green inside
+            is alive, whatever the leaves look like; brown and glassy is dead.
+          </p>
+          <Tens value={pick.alive} set={(alive) => set({ alive })} words="alive" />
+        </>
+      );
+    case 'emergence':
+      return (
+        <>
+          <p>Look along the bed with low light behind it.</p>
+          <Choices
+            value={pick.emergence}
+            set={(emergence) => set({ emergence: emergence as Look['emergence'] & string })}
+            options={[
+              ['none', 'Nothing yet'],
+              ['some', 'Here and there'],
+              ['even', 'Evenly'],
+            ]}
+          />
+        </>
+      );
+    case 'gaps':
+      return (
+        <>
+          <p>Walk the bed and look straight down: where does bare soil show?</p>
+          <Choices
+            value={pick.gaps}
+            set={(gaps) => set({ gaps })}
+            options={[
+              ['none', 'Nowhere'],
+              ['some', 'Here and there'],
+              ['many', 'In many places'],
+            ]}
+          />
+        </>
+      );
+    case 'crowns':
+    case 'peek':
+      return (
+        <>
+          <p>
+            {q.kind === 'peek'
+              ? 'Lift three corners, not one. Ten crowns: pale and soft ones that come out are dead; firm and white ones live.'
+              : 'Ten crowns, two of them within a hand of an edge. Pull at the base, slice lengthwise: white or green inside, or a new shoot, is alive.'}
+          </p>
+          <Tens
+            value={pick.green}
+            set={(green) => set({ green })}
+            words={q.kind === 'peek' ? 'firm' : 'green'}
+          />
+        </>
+      );
+  }
+}
+
+const HEIGHTS: [number, string][] = [
+  [0.08, 'Over the toes'],
+  [0.2, 'Half way up the shin'],
+  [0.45, 'To the knee'],
+  [0.7, 'To mid-thigh'],
+  [0.95, 'To the hip'],
+  [1.25, 'To the chest'],
+  [1.6, 'To the eyes'],
+];
+
+function Choices<T extends string>({
+  value,
+  set,
+  options,
+}: {
+  value: string | undefined;
+  set(v: T): void;
+  options: readonly (readonly [T, string])[];
+}) {
+  return (
+    <div className="mt-3 flex flex-col gap-2">
+      {options.map(([v, words]) => (
+        <button
+          key={v}
+          type="button"
+          aria-pressed={value === v}
+          className={`bg-paper min-h-14 border-2 px-4 text-left text-lg ${value === v ? 'border-walnut font-bold' : 'border-linen'}`}
+          onClick={() => set(v)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Ten squares of the weave: tap how many. */
+function Tens({ value, set, words }: { value: number | undefined; set(n: number): void; words: string }) {
+  return (
+    <div className="mt-3">
+      <p className="font-semibold">How many of ten are {words}?</p>
+      <div className="mt-1 grid grid-cols-10 gap-1" role="group" aria-label={`How many of ten are ${words}`}>
+        {Array.from({ length: OF_TEN }, (_, i) => (
+          <button
+            key={i}
+            type="button"
+            aria-label={`${i + 1} of 10`}
+            aria-pressed={value === i + 1}
+            className={`flex h-12 items-center justify-center border-2 ${(value ?? 0) > i ? 'border-walnut bg-leaf/30' : 'border-linen bg-paper'}`}
+            onClick={() => set(i + 1)}
+          >
+            {(value ?? 0) > i && <Swatch motif="grass" size={20} />}
+          </button>
+        ))}
+      </div>
+      <button
+        type="button"
+        aria-pressed={value === 0}
+        className={`bg-paper mt-2 min-h-12 w-full border-2 ${value === 0 ? 'border-walnut font-bold' : 'border-linen'}`}
+        onClick={() => set(0)}
+      >
+        None of ten
+      </button>
+      {value !== undefined && (
+        <p className="text-bark mt-1" aria-live="polite">
+          {value} of 10 {words}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const STAGES = ['leafy', 'bud', 'flower', 'milk', 'seed'] as const;
+
+/** The stage by drawings of this kind of plant, and how many of ten have come to it. */
+function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; set(p: Pick): void }) {
+  const form = stageFormOf(speciesId, endingFiguresOf(speciesId)?.group);
+  const grass = ['ear', 'spike', 'panicle'].includes(STAGE_FORMS[form].organ);
+  return (
+    <>
+      <p>
+        Take ten {grass ? 'stems' : 'plants'} from the middle, not the edge. Which is the furthest you find on
+        most?
+      </p>
+      <div className="mt-3 grid grid-cols-3 gap-2">
+        {STAGES.map((stage) => (
+          <button
+            key={stage}
+            type="button"
+            aria-pressed={pick.stage === stage}
+            className={`bg-paper border-2 p-1 text-center ${pick.stage === stage ? 'border-walnut font-bold' : 'border-linen'}`}
+            onClick={() => set({ ...pick, stage })}
+          >
+            <span className="block h-28">
+              <StageDrawing form={form} stage={stage} />
+            </span>
+            <span className="block text-sm leading-tight">{STAGE_FORMS[form].words[stage]}</span>
+          </button>
+        ))}
+      </div>
+      {pick.stage && pick.stage !== 'leafy' && (
+        <Tens
+          value={pick.reached}
+          set={(reached) => set({ ...pick, reached })}
+          words={`as far as that: ${STAGE_FORMS[form].words[pick.stage]}`}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import { type Question } from '../../core/rounds/rounds.ts';
+import type { Cover, Look } from '../../records/types.ts';
+import { BLANK_LOOK } from '../../records/verbs/verbs.ts';
+
+/** What was tapped on a card so far. */
+export interface Pick {
+  stage?: NonNullable<Look['stage']>;
+  /** Plants of ten that had come to it. */
+  reached?: number;
+  /** Share of the ground under leaves. */
+  cover?: number;
+  height_m?: number;
+  weeds?: NonNullable<Look['weeds']>;
+  /** Of ten plants or crowns. */
+  alive?: number;
+  emergence?: NonNullable<Look['emergence']>;
+  green?: number;
+  seed?: 'none' | 'some' | 'many';
+  gaps?: 'none' | 'some' | 'many';
+}
+
+export const OF_TEN = 10;
+const GAPS = {
+  none: 'Mulch without gaps.',
+  some: 'Gaps here and there in the mulch.',
+  many: 'Mulch full of gaps.',
+};
+
+/** The look that a card's answer makes; null while it is not answered. Crowns have a command of their own. */
+export function lookFrom(
+  q: Pick_<Question, 'kind' | 'speciesId'>,
+  pick: Pick,
+  cover: Pick_<Cover, 'id' | 'bedId' | 'gardenId' | 'parts'>,
+  id: string,
+  on: string,
+): Look | null {
+  const base: Look = {
+    id,
+    gardenId: cover.gardenId,
+    bedId: cover.bedId,
+    coverId: cover.id,
+    on,
+    ...BLANK_LOOK,
+  };
+  const speciesId = q.speciesId ?? cover.parts[0]!.speciesId;
+  const member = (more: Partial<Look['members'][number]>): Look => ({
+    ...base,
+    members: [{ speciesId, stage: null, alive: null, count: null, ...more }],
+  });
+  switch (q.kind) {
+    case 'stage': {
+      if (!pick.stage) return null;
+      if (pick.stage === 'leafy' || pick.reached === undefined) return member({ stage: pick.stage });
+      return member({ tens: { stage: pick.stage, reached: pick.reached, of: OF_TEN } });
+    }
+    case 'seed':
+      if (!pick.seed) return null;
+      return pick.seed === 'none'
+        ? member({ tens: { stage: 'seed', reached: 0, of: OF_TEN } })
+        : member({ tens: { stage: 'seed', reached: pick.seed === 'some' ? 3 : 8, of: OF_TEN } });
+    case 'cover':
+      return pick.cover === undefined ? null : { ...base, cover: pick.cover };
+    case 'height':
+      return pick.height_m === undefined ? null : { ...base, height_m: pick.height_m };
+    case 'weeds':
+      return pick.weeds ? { ...base, weeds: pick.weeds } : null;
+    case 'alive':
+      return pick.alive === undefined ? null : member({ alive: pick.alive / OF_TEN });
+    case 'emergence':
+      return pick.emergence ? { ...base, emergence: pick.emergence } : null;
+    case 'gaps':
+      return pick.gaps ? { ...base, note: GAPS[pick.gaps] } : null;
+    case 'crowns':
+    case 'peek':
+      return pick.green === undefined ? null : { ...base, crowns: { green: pick.green, of: OF_TEN } };
+  }
+}
+type Pick_<T, K extends keyof T> = { [P in K]: T[P] };

@@ -1,0 +1,66 @@
+import { type WeekHours } from '../../core/share/types.ts';
+import { showDay } from '../../ui/dates.ts';
+
+const WIDTH = 200;
+const ROW = 26;
+const LEFT = 66;
+
+/** Hours that endings take, week by week, against the hours there are. */
+export function Hours({ weeks, have }: { weeks: WeekHours[]; have: number }) {
+  const worth = weeks.filter((w) => w.hours >= LEAST_H);
+  if (worth.length === 0) return null;
+  const most = Math.max(have, ...worth.map((w) => w.hours)) || 1;
+  const x = (h: number) => (h / most) * WIDTH;
+  const over = worth.filter((w) => w.hours > have);
+  return (
+    <section aria-labelledby="hours-title">
+      <h2 id="hours-title" className="font-display text-xl font-bold">
+        Hours
+      </h2>
+      <p>
+        {over.length === 0
+          ? `The endings never ask for more than the ${have} hours a week there are.`
+          : `In ${over.length === 1 ? `the week of ${showDay(over[0]!.monday)}` : `${over.length} weeks`} the endings ask for more than the ${have} hours there are: begin a bed earlier, or ask for help.`}
+      </p>
+      <svg
+        width={LEFT + WIDTH + 60}
+        height={worth.length * ROW + 26}
+        role="img"
+        aria-label={worth
+          .map((w) => `week of ${showDay(w.monday)}: ${w.hours.toFixed(1)} hours, beds ${w.beds.join(', ')}`)
+          .join('; ')}
+      >
+        {worth.map((w, i) => (
+          <g key={w.monday}>
+            <text x={LEFT - 8} y={i * ROW + 40} fontSize={13} fill="#6b5646" textAnchor="end">
+              {showDay(w.monday)}
+            </text>
+            <rect
+              x={LEFT}
+              y={i * ROW + 28}
+              width={Math.max(2, x(w.hours))}
+              height={16}
+              fill={w.hours > have ? '#9e3a2d' : '#c8962f'}
+            />
+            <text
+              x={LEFT + Math.max(2, x(w.hours)) + 6}
+              y={i * ROW + 41}
+              fontSize={13}
+              fontWeight={600}
+              fill="#3c2a20"
+            >
+              {w.hours.toFixed(1)} h
+            </text>
+          </g>
+        ))}
+        <path d={`M${LEFT + x(have)} 20V${worth.length * ROW + 26}`} stroke="#3c2a20" strokeDasharray="4 3" />
+        <text x={LEFT + x(have)} y={14} fontSize={13} fill="#3c2a20" textAnchor="middle">
+          you have {have}
+        </text>
+      </svg>
+    </section>
+  );
+}
+
+/** A week with less is not worth a line. */
+const LEAST_H = 0.1;

@@ -1,0 +1,244 @@
+import { useMemo } from 'react';
+import { type AimStrands } from '../../core/aims/aims.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
+import { type LastWeeks as LastWeeksAnswer } from '../../core/plan/lastWeeks.ts';
+import { type EndingAnswer } from '../../core/plan/plan.ts';
+import type { Cover } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { AIM_FIGURES } from '../../ui/aimFigures.ts';
+import { showDay } from '../../ui/dates.ts';
+import { METHOD_SHORT } from '../../ui/methodWords.ts';
+import { showMinutes } from '../../ui/workWords.ts';
+import { giveUpWords, whyNotWords } from './giveUp.ts';
+import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
+import { type Ways } from './useHung.ts';
+import { WaitingStrip } from './WaitingStrip.tsx';
+import { WAY_PX, WayStrip } from './WayStrip.tsx';
+
+interface Props {
+  ways: Ways;
+  parts: Cover['parts'];
+  last: LastWeeksAnswer;
+  aims: AimStrands[];
+  plantDay: Day;
+  /** The way whose steps stand beside the strips. */
+  shown: string;
+  show(method: string): void;
+}
+
+const HEIGHT = 300;
+/** On a phone the first strip stands above the ways. */
+const PHONE_HEIGHT = 170;
+/** So many weeks before planting are looked at, at least. */
+const LEAST_SPAN_D = 42;
+const LONGEST_SPAN_D = 150;
+/** Where the picture would begin so soon after today, it begins today. */
+const NEARLY_D = 21;
+/** Ways whose days set how far back the picture goes. */
+const LEADING = 5;
+
+/** Ways to end the cover as strips beside what waiting buys, those that serve its aims best first; knots are dragged, or moved with arrow keys. */
+export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Props) {
+  const { garden, today } = useGarden();
+  const now = dayOf(today);
+  const { hung, best, ruledOut } = ways;
+  const minutesOf = (e: EndingAnswer) => hung.find((h) => h.method.id === e.method)?.minutes ?? 0;
+  // The scale stays as it was while a knot is dragged: only the ways themselves set it.
+  const starts = hung.slice(0, LEADING).map((h) => (h.moved ? Infinity : h.ending.startDay));
+  const first = Math.min(plantDay - LEAST_SPAN_D, ...starts.map((d) => d - 7));
+  const scale = useMemo(() => scaleFor(now, plantDay, first, HEIGHT), [now, plantDay, first]);
+  const short = useMemo(() => scaleFor(now, plantDay, first, PHONE_HEIGHT), [now, plantDay, first]);
+  if (!best) return null;
+  const told = aims.filter((a) => AIM_FIGURES[a.id]).sort((a, b) => b.strands - a.strands);
+  return (
+    <>
+      <div className="mb-3 sm:hidden">
+        <Head
+          name="What waiting buys"
+          sub={`${AIM_FIGURES[told[0]?.id ?? '']?.name ?? 'dry matter'}, were it cut that day`}
+        />
+        <div className="flex">
+          <Axis scale={short} now={now} plantDay={plantDay} bare />
+          <WaitingStrip
+            last={last}
+            parts={parts}
+            aim={told[0]?.id ?? 'loosen'}
+            scale={short}
+            units={garden.units}
+          />
+        </div>
+      </div>
+      <p className="text-bark text-sm sm:hidden">{hung.length} ways; swipe from one to the next.</p>
+      <div className="flex" role="group" aria-label="The last weeks before planting">
+        <Axis scale={scale} now={now} plantDay={plantDay} />
+        <div className="hidden shrink-0 pt-1 sm:block" style={{ width: 184 }}>
+          <Head
+            name="What waiting buys"
+            sub={`${AIM_FIGURES[told[0]?.id ?? '']?.name ?? 'dry matter'}, were it cut that day`}
+          />
+          <WaitingStrip
+            last={last}
+            parts={parts}
+            aim={told[0]?.id ?? 'loosen'}
+            scale={scale}
+            units={garden.units}
+          />
+        </div>
+        <div
+          className="flex min-w-0 snap-x snap-mandatory gap-2 overflow-x-auto px-1 pb-2 max-sm:gap-0"
+          tabIndex={0}
+          role="region"
+          aria-label="Ways to end it"
+        >
+          {hung.map((h) => (
+            <section
+              key={h.method.id}
+              aria-label={nameOf(h.method.id)}
+              className={`shrink-0 snap-start px-1.5 pt-1 max-sm:min-w-full ${shown === h.method.id ? 'bg-paper outline-walnut outline-2 -outline-offset-2' : ''}`}
+            >
+              <Head
+                name={nameOf(h.method.id)}
+                sub={whyNotWords(h, plantDay) || giveUpWords(h.ending, best, aims, garden.units, minutesOf)}
+                pressed={shown === h.method.id}
+                press={() => show(h.method.id)}
+              />
+              <div className="max-sm:flex max-sm:gap-4">
+                <WayStrip
+                  method={h.method}
+                  name={nameOf(h.method.id)}
+                  ending={h.ending}
+                  parts={parts}
+                  scale={scale}
+                  plantDay={plantDay}
+                  least={now}
+                  move={(held) => {
+                    ways.move(h.method.id, held);
+                    show(h.method.id);
+                  }}
+                />
+                <div className="mt-1 max-sm:flex-1 sm:w-[7.25rem]">
+                  <p aria-live="polite">
+                    <span
+                      className={`font-display text-2xl font-bold tabular-nums ${h.ending.odds.inTime < 0.5 ? 'text-madder' : ''}`}
+                    >
+                      {Math.round(h.ending.odds.inTime * 100)}
+                    </span>{' '}
+                    <span className="text-bark text-sm">of 100 ready</span>
+                  </p>
+                  <p className="text-sm">
+                    {told.slice(0, 2).map((a) => (
+                      <span key={a.id} className="block">
+                        {AIM_FIGURES[a.id]!.show(AIM_FIGURES[a.id]!.of(h.ending).mid, garden.units)}{' '}
+                        {AIM_FIGURES[a.id]!.name}
+                      </span>
+                    ))}
+                    <span className="block">{showMinutes(h.minutes)} of work</span>
+                  </p>
+                </div>
+              </div>
+            </section>
+          ))}
+        </div>
+      </div>
+      <RuledOut
+        rows={ruledOut.map((r) => ({
+          ...r,
+          why:
+            r.missing.length > 0
+              ? `would want ${r.missing.join('; ')}`
+              : 'can be done, and is never put forward',
+        }))}
+      />
+    </>
+  );
+}
+
+const nameOf = (id: string): string => {
+  const short = METHOD_SHORT[id] ?? id;
+  return `${short.charAt(0).toUpperCase()}${short.slice(1)}`;
+};
+
+function scaleFor(now: Day, plantDay: Day, first: Day, height: number): Scale {
+  const wanted = Math.max(Math.min(first, plantDay - 14), plantDay - LONGEST_SPAN_D);
+  const from = wanted - now < NEARLY_D ? now : wanted;
+  return scaleOf(Math.min(from, plantDay - 7), plantDay + 4, height);
+}
+
+function Head({
+  name,
+  sub,
+  pressed,
+  press,
+}: {
+  name: string;
+  sub: string;
+  pressed?: boolean;
+  press?(): void;
+}) {
+  return (
+    <div className="h-16 leading-tight" style={{ width: press ? WAY_PX : undefined }}>
+      <h3 className="font-display leading-tight font-bold">
+        {press ? (
+          <button
+            type="button"
+            aria-pressed={pressed}
+            onClick={press}
+            className="block text-left"
+            style={{ minHeight: 24 }}
+          >
+            {name}
+          </button>
+        ) : (
+          name
+        )}
+      </h3>
+      <p className="text-bark text-[0.8rem] leading-tight">{sub}</p>
+    </div>
+  );
+}
+
+function Axis({ scale, now, plantDay, bare }: { scale: Scale; now: Day; plantDay: Day; bare?: boolean }) {
+  return (
+    <div className="w-[4.25rem] shrink-0" style={{ paddingTop: bare ? 0 : '4.25rem' }} aria-hidden="true">
+      <svg width={68} height={scale.height + 2} className="overflow-visible">
+        {marksOf(scale)
+          .filter((d) => Math.abs(scale.y(d) - scale.y(plantDay)) > 16 && scale.y(d) > 18)
+          .map((d) => (
+            <text key={d} x={60} y={scale.y(d) + 4} fontSize={13} fill="#6b5646" textAnchor="end">
+              {showDay(d)}
+            </text>
+          ))}
+        <Flag y={scale.y(plantDay)} text={showDay(plantDay)} />
+        {now >= scale.from && <Flag y={scale.y(now)} text="today" />}
+      </svg>
+    </div>
+  );
+}
+
+const Flag = ({ y, text }: { y: number; text: string }) => (
+  <g>
+    <rect x={0} y={y - 10} width={64} height={20} fill="#3c2a20" />
+    <text x={58} y={y + 4} fontSize={13} fontWeight={700} fill="#fbf6ec" textAnchor="end">
+      {text}
+    </text>
+  </g>
+);
+
+/** Ways that something here rules out, and what would let them in. */
+function RuledOut({ rows }: { rows: { id: string; why: string; odds: number }[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <details className="border-warp mt-3 border-t pt-2">
+      <summary className="cursor-pointer font-semibold">
+        {rows.length} more ways that something here rules out
+      </summary>
+      <ul className="mt-1 max-w-2xl">
+        {rows.map((r) => (
+          <li key={r.id} className="border-linen border-t py-1">
+            <b>{nameOf(r.id)}</b>, {Math.round(r.odds * 100)} in 100 in time: {r.why}.
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

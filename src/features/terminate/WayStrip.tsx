@@ -1,0 +1,272 @@
+import { type PointerEvent as ReactPointerEvent, useId, useState } from 'react';
+import { speciesOf } from '../../catalogue/catalogue.ts';
+import { type Day } from '../../core/calendar/day.ts';
+import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type MethodHere, takeApart } from '../../core/termination/method.ts';
+import { showDay } from '../../ui/dates.ts';
+import { PASS_WORDS } from '../../ui/methodWords.ts';
+import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
+import { type Scale } from '../../ui/downward.ts';
+
+/** Days of the passes: of the first, and of each later one from it; null for what waits until the stand is dead. */
+export interface Held {
+  startDay: Day;
+  after_d: (number | null)[];
+}
+
+interface Props {
+  method: MethodHere;
+  name: string;
+  ending: EndingAnswer;
+  parts: { speciesId: string; share: number }[];
+  scale: Scale;
+  plantDay: Day;
+  /** Passes begin no earlier. */
+  least: Day;
+  move(held: Held): void;
+}
+
+export const WAY_PX = 112;
+const KNOT = 9;
+/** Big enough for a finger tip. */
+const HANDLE_PX = 26;
+
+const ANIMALS = new Set(['hens', 'pigs', 'graze']);
+const title = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
+
+/** One way of ending as a strip: woven until its first pass, knots at the passes, what lies on it or walks on it, residue until planting. */
+export function WayStrip({ method, name, ending, parts, scale, plantDay, least, move }: Props) {
+  const prefix = `w${useId().replace(/\W/g, '')}`;
+  const course = takeApart(method);
+  const held = heldOf(method, ending);
+  const knots = knotsOf(method, ending, plantDay);
+  const first = knots[0]?.day ?? ending.startDay;
+  // A pass that follows the day after hangs with the one before: a finger could not tell them apart.
+  const handles: typeof knots = [];
+  for (const k of knots)
+    if (k.movable && !handles.some((h) => Math.abs(scale.y(h.day) - scale.y(k.day)) < HANDLE_PX))
+      handles.push(k);
+  const end =
+    course.waits !== null ? (Number.isFinite(ending.dead.mid) ? ending.dead.mid : plantDay) : ending.startDay;
+  const dead = Number.isFinite(ending.dead.mid) ? Math.min(plantDay, ending.dead.mid) : plantDay;
+  const deadLate = Number.isFinite(ending.dead.high) ? Math.min(plantDay, ending.dead.high) : plantDay;
+  const bands = parts.map((p) => ({ motif: speciesOf(p.speciesId).role, share: p.share }));
+  const y = scale.y;
+  const penned = method.passes.filter((p) => ANIMALS.has(p.kind));
+  const laid = course.covering !== null;
+  const lies = laid ? (knots.find((k) => /^lay-/.test(k.kind))?.day ?? first) : first;
+  return (
+    <div className="relative" style={{ width: WAY_PX, height: scale.height + 2 }}>
+      <svg width={WAY_PX} height={scale.height + 2} aria-hidden="true" className="block">
+        <WeaveDefs prefix={prefix} />
+        <defs>
+          <pattern id={`${prefix}-pen`} width={12} height={12} patternUnits="userSpaceOnUse">
+            <rect width={12} height={12} fill="#f1dfd6" />
+            <path d="M0 0L12 12M12 0L0 12" stroke="#9e3a2d" strokeWidth={1.6} />
+          </pattern>
+          <pattern id={`${prefix}-turned`} width={10} height={8} patternUnits="userSpaceOnUse">
+            <rect width={10} height={8} fill="#c9a97f" />
+            <path d="M0 6q2.5 -4 5 0t5 0" stroke="#7a5a3a" strokeWidth={1.4} fill="none" />
+          </pattern>
+        </defs>
+        <rect width={WAY_PX} height={scale.height} fill={`url(#${prefix}-warp)`} />
+        <Woven prefix={prefix} x={0} y={0} width={WAY_PX} height={y(end)} bands={bands} />
+        {course.keeps ? (
+          <Woven
+            prefix={prefix}
+            x={0}
+            y={y(end)}
+            width={WAY_PX}
+            height={scale.height - y(end)}
+            bands={bands}
+            faint
+          />
+        ) : (
+          <>
+            <rect
+              y={y(end)}
+              width={WAY_PX}
+              height={scale.height - y(end)}
+              fill={`url(#${prefix}-${course.digs ? 'turned' : course.stays < 0.2 ? 'warp' : 'residue'})`}
+            />
+            {/* Until it is dead it still shows green under what lies. */}
+            {!laid && course.waits === null && (
+              <g opacity={0.5}>
+                <Woven
+                  prefix={prefix}
+                  x={0}
+                  y={y(end)}
+                  width={WAY_PX}
+                  height={Math.max(0, y(dead) - y(end))}
+                  bands={bands}
+                  coverAt={(at) => 0.55 - (0.5 * (at - y(end))) / Math.max(1, y(dead) - y(end))}
+                />
+              </g>
+            )}
+          </>
+        )}
+        {laid && (
+          <>
+            <rect
+              y={y(lies)}
+              width={WAY_PX}
+              height={Math.max(0, y(dead) - y(lies))}
+              fill={`url(#${prefix}-sheet)`}
+            />
+            <rect
+              y={y(dead)}
+              width={WAY_PX}
+              height={Math.max(0, y(deadLate) - y(dead))}
+              fill={`url(#${prefix}-sheet)`}
+              opacity={0.45}
+            />
+          </>
+        )}
+        {penned.map((p, i) => (
+          <rect
+            key={i}
+            y={y(ending.startDay + (p.after_d ?? 0))}
+            width={WAY_PX}
+            height={Math.max(
+              0,
+              y(ending.startDay + (p.after_d ?? 0) + (p.lasts_d ?? 7)) -
+                y(ending.startDay + (p.after_d ?? 0)),
+            )}
+            fill={`url(#${prefix}-pen)`}
+          />
+        ))}
+        {course.waits === null && ending.windowDays[1] > ending.windowDays[0] && (
+          <path
+            d={`M3 ${y(Math.max(scale.from, ending.windowDays[0]))}V${y(ending.windowDays[1])}`}
+            stroke="#9e3a2d"
+            strokeWidth={5}
+          />
+        )}
+        {course.waits !== null && Number.isFinite(ending.dead.low) && (
+          <path
+            d={`M3 ${y(ending.dead.low)}V${y(Math.min(plantDay, ending.dead.high))}`}
+            stroke="#9e3a2d"
+            strokeWidth={5}
+          />
+        )}
+        {knots.map((k) => (
+          <g key={k.index}>
+            <path d={`M0 ${y(k.day)}H${WAY_PX}`} stroke="#3c2a20" strokeWidth={2} />
+            <path
+              d={`M${WAY_PX / 2} ${y(k.day) - KNOT}l${KNOT} ${KNOT}l-${KNOT} ${KNOT}l-${KNOT} -${KNOT}z`}
+              fill="#fbf6ec"
+              stroke="#3c2a20"
+              strokeWidth={2}
+            />
+          </g>
+        ))}
+        <path d={`M0 ${y(plantDay)}H${WAY_PX}`} stroke="#3c2a20" strokeWidth={3} />
+      </svg>
+      {course.waits === null &&
+        handles.map((k) => (
+          <KnotHandle
+            key={k.index}
+            label={`${title(k.kind)}, ${name.toLowerCase()}`}
+            day={k.day}
+            least={k.index === 0 ? least : first}
+            most={plantDay - 1}
+            scale={scale}
+            move={(day) =>
+              move(
+                k.index === 0
+                  ? { ...held, startDay: day }
+                  : {
+                      ...held,
+                      after_d: held.after_d.map((a, i) =>
+                        i >= k.index && a !== null ? Math.max(0, a + day - k.day) : a,
+                      ),
+                    },
+              )
+            }
+          />
+        ))}
+    </div>
+  );
+}
+
+export const heldOf = (method: MethodHere, ending: EndingAnswer): Held => ({
+  startDay: ending.startDay,
+  after_d: method.passes.map((p) => p.after_d),
+});
+
+interface Knot {
+  index: number;
+  kind: string;
+  day: Day;
+  movable: boolean;
+}
+
+/** Where the passes of a way hang. What falls on the day of another pass hangs with it. */
+export function knotsOf(method: MethodHere, ending: EndingAnswer, plantDay: Day): Knot[] {
+  const waits = takeApart(method).waits !== null;
+  const knots: Knot[] = [];
+  method.passes.forEach((p, index) => {
+    const lifted = Number.isFinite(ending.dead.high) ? Math.ceil(ending.dead.high) : plantDay;
+    const day = p.after_d === null ? Math.min(plantDay, lifted) : ending.startDay + p.after_d;
+    if (knots.some((k) => k.day === day)) return;
+    knots.push({ index, kind: p.kind, day, movable: !waits && p.after_d !== null });
+  });
+  return knots;
+}
+
+function KnotHandle({
+  label,
+  day,
+  least,
+  most,
+  scale,
+  move,
+}: {
+  label: string;
+  day: Day;
+  least: Day;
+  most: Day;
+  scale: Scale;
+  move(day: Day): void;
+}) {
+  const [grip, setGrip] = useState<{ y: number; day: Day } | null>(null);
+  const clamp = (d: number) => Math.max(least, Math.min(most, Math.round(d)));
+  const grab = (e: ReactPointerEvent<HTMLDivElement>) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    setGrip({ y: e.clientY, day });
+  };
+  return (
+    <div
+      role="slider"
+      tabIndex={0}
+      aria-orientation="vertical"
+      aria-label={label}
+      aria-valuemin={least}
+      aria-valuemax={most}
+      aria-valuenow={day}
+      aria-valuetext={showDay(day)}
+      className="absolute inset-x-0 cursor-ns-resize touch-none"
+      style={{ top: scale.y(day) - HANDLE_PX / 2, height: HANDLE_PX }}
+      onPointerDown={grab}
+      onPointerMove={(e) => {
+        if (!grip) return;
+        const to = clamp(grip.day + (e.clientY - grip.y) / scale.perDay);
+        if (to !== day) move(to);
+      }}
+      onPointerUp={() => setGrip(null)}
+      onPointerCancel={() => setGrip(null)}
+      onKeyDown={(e) => {
+        const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 7, PageUp: -7 }[e.key];
+        if (!step) return;
+        e.preventDefault();
+        move(clamp(day + step));
+      }}
+    >
+      {grip && (
+        <span className="border-walnut bg-paper absolute -top-7 left-1/2 z-10 -translate-x-1/2 border-2 px-2 text-sm font-bold whitespace-nowrap">
+          {showDay(day)}
+        </span>
+      )}
+    </div>
+  );
+}
