@@ -108,11 +108,15 @@ test('a knot is dragged by mouse, by touch and with keys; odds and figures follo
         ) < before,
       odds0 - 20,
     );
-    // With keys, a week at a time and a day at a time.
+    // With keys, a week at a time up and down, then by days to the day before the one it had.
     const low = await odds();
     await knot.focus();
-    for (let i = 0; i < 3; i++) await page.keyboard.press('PageDown');
-    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('PageDown');
+    await page.keyboard.press('PageUp');
+    for (let i = 0; i < 60 && (await dayOfKnot()) !== day0; i++) await page.keyboard.press('ArrowDown');
+    expect(await dayOfKnot()).toBe(day0);
+    await page.keyboard.press('ArrowUp');
+    expect(await dayOfKnot()).not.toBe(day0);
     await page.waitForFunction(
       (before) =>
         Number(
