@@ -163,7 +163,14 @@ export const NORTH_SHORE: Scenario = {
     { bed: '3', free: '2024-08-22', next: '2025-06-10', cover: 'hairy-vetch' },
     { bed: '9', free: '2024-09-25', next: '2025-06-05', cover: 'winter-field-pea' },
     { bed: '1', free: '2025-10-08', next: '2026-06-01', cover: 'winter-field-pea' },
-    { bed: '3', free: '2025-09-18', next: '2026-04-15', cover: 'phacelia' },
+    {
+      bed: '3',
+      free: '2025-09-18',
+      next: '2026-04-15',
+      cover: 'phacelia',
+      sowOn: '2025-10-30',
+      method: 'hens',
+    },
     {
       bed: '4',
       free: '2025-09-28',

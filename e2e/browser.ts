@@ -92,6 +92,7 @@ export async function makeGarden(
   page: Page,
   garden: { name: string; latitude: number; letter: string; sizes: string[] },
 ): Promise<void> {
+  await page.getByRole('link', { name: 'Lay out a garden' }).click();
   await page.getByLabel('Name of the garden').fill(garden.name);
   await page.getByLabel('Pick a climate').check();
   await page.getByLabel('Latitude in degrees').fill(String(garden.latitude));
@@ -99,7 +100,6 @@ export async function makeGarden(
   for (const tool of ['Opaque sheet and weights', 'Hose or watering can'])
     await page.getByLabel(tool, { exact: true }).check();
   await page.getByRole('button', { name: 'Make this garden' }).click();
-  await page.getByRole('link', { name: 'Add beds under Ground' }).click();
   const rows = garden.sizes.map((size, i) => `${garden.letter}${i + 1},${size}`);
   await page.getByLabel('Or bring many beds in at once').setInputFiles({
     name: 'beds.csv',

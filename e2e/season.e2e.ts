@@ -13,6 +13,9 @@ test('from an empty application one bed goes through its whole season, with a re
   try {
     // Ground
     await page.goto(base);
+    await page.getByRole('heading', { name: 'I have a list of beds' }).waitFor();
+    await look();
+    await page.getByRole('link', { name: 'Lay out a garden' }).click();
     await page.getByRole('button', { name: 'Make this garden' }).waitFor();
     await look();
     await page.getByLabel('Name of the garden').fill('Back Field');
@@ -25,7 +28,6 @@ test('from an empty application one bed goes through its whole season, with a re
     for (const tool of ['Opaque sheet and weights', 'Crimping board', 'Hose or watering can'])
       await page.getByLabel(tool).check();
     await page.getByRole('button', { name: 'Make this garden' }).click();
-    await page.getByRole('link', { name: 'Add beds under Ground' }).click();
     await page.getByLabel('Name of the bed').fill('3');
     await page.getByLabel('Width x length').fill('0 m x 8 m');
     await page.getByRole('button', { name: 'Add this bed' }).click();
@@ -146,7 +148,6 @@ test('from an empty application one bed goes through its whole season, with a re
     expect(jobs.text).toContain('SUMMARY:Clear squash from bed 3');
     await page.getByLabel(/To wipe Back Field/).fill('Back Field');
     await page.getByRole('button', { name: 'Wipe Back Field' }).click();
-    await page.getByRole('button', { name: 'Make this garden' }).waitFor();
     await page.getByRole('button', { name: /Two Gums/ }).click();
     await page.getByRole('link', { name: 'Keep' }).click();
     await page.getByLabel('A garden file').setInputFiles({
@@ -407,7 +408,7 @@ test('a garden grows from a station file with odd columns, and beds come in from
   });
   rows.splice(400, 12);
   try {
-    await page.goto(`${base}/new`);
+    await page.goto(`${base}/new/garden`);
     await page.getByLabel('Name of the garden').fill('Station');
     await page.getByLabel('Give a weather file').check();
     await page.getByLabel('Latitude in degrees').fill('44');
@@ -421,7 +422,6 @@ test('a garden grows from a station file with odd columns, and beds come in from
     await page.getByLabel('Highest', { exact: true }).selectOption({ label: 'high F' });
     expect(await axe(page)).toEqual([]);
     await page.getByRole('button', { name: 'Make this garden' }).click();
-    await page.getByRole('link', { name: 'Add beds under Ground' }).click();
     await page.getByText('Measured: 788 days from 2023-01-01 to 2025-03-10, 12 days missing.').waitFor();
     await upload('Or bring many beds in at once', 'beds.csv', 'name,size\nA,4 ft 6 in x 20 ft\nB,enormous\n');
     await page.getByText(/The size in line 3 cannot be read/).waitFor();
@@ -473,7 +473,7 @@ test('a stranger names the nearest town without its accents and has a climate to
   const stage = await openStage({ width: 390, height: 844 });
   const { page, base, wrongs } = stage;
   try {
-    await page.goto(`${base}/new`);
+    await page.goto(`${base}/new/garden`);
     await page.getByLabel('Name of the garden').fill('Behind the house');
     await page.getByRole('button', { name: 'Make this garden' }).click();
     await page.getByText(/^Choose the nearest town from the list/).waitFor();
@@ -484,7 +484,6 @@ test('a stranger names the nearest town without its accents and has a climate to
     await page.getByText(/^About \d+ °C on afternoons of the warmest month/).waitFor();
     expect(await axe(page)).toEqual([]);
     await page.getByRole('button', { name: 'Make this garden' }).click();
-    await page.getByRole('link', { name: 'Ground', exact: true }).click();
     await page.getByText(/^Like Zürich/).waitFor();
     expect(wrongs).toEqual([]);
   } finally {

@@ -196,7 +196,7 @@ test('it can be installed: manifest, icons and service worker satisfy the browse
   const { page, base } = stage;
   try {
     await page.goto(base);
-    await page.getByRole('button', { name: 'Make this garden' }).waitFor();
+    await page.getByRole('link', { name: 'Begin with one bed' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     const cdp = await stage.context.newCDPSession(page);
     const manifest = await cdp.send('Page.getAppManifest');

@@ -13,6 +13,8 @@ import { takeNewer } from './versions.ts';
 import { failed, messageRead, openGarden, told, wentWell, useAct, useApp } from './store.ts';
 
 const Welcome = lazy(() => import('../features/welcome/WelcomePage.tsx'));
+const NewGarden = lazy(() => import('../features/welcome/GardenPage.tsx'));
+const First = lazy(() => import('../features/first/FirstPage.tsx'));
 const Cloth = lazy(() => import('../features/cloth/ClothPage.tsx'));
 const Ground = lazy(() => import('../features/ground/GroundPage.tsx'));
 const Bed = lazy(() => import('../features/bed/BedPage.tsx'));
@@ -39,14 +41,14 @@ export function App() {
   const tell = useCallback((f: Failure) => act(failed(f)), [act]);
   const well = useCallback(() => act(wentWell()), [act]);
   const say = useCallback((text: string) => act(told(text)), [act]);
-  const opened = (id: string) => {
+  const opened = (id: string, path = '/') => {
     act(openGarden(id));
-    void navigate('/');
+    void navigate(path);
   };
   const welcome = (
     <Welcome
       openId={gardenId}
-      onMade={opened}
+      onMade={(id) => opened(id)}
       onDemo={(name) => void navigate(`/open-demo/${name}`)}
       onGone={() => act(openGarden(null))}
       tell={tell}
@@ -75,6 +77,8 @@ export function App() {
           <Routes>
             <Route path="/open-demo/:name" element={<OpenDemo onOpen={opened} tell={tell} />} />
             <Route path="/new" element={welcome} />
+            <Route path="/new/garden" element={<NewGarden onMade={opened} tell={tell} />} />
+            <Route path="/first" element={<First onMade={opened} tell={tell} />} />
             <Route
               path="*"
               element={

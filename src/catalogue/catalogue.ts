@@ -94,6 +94,12 @@ export function coverName(parts: { speciesId: string; share: number }[]): string
   return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
+/** A cover as it is spoken of: by the name of the mix that it is, or by its kinds. */
+export const coverTitle = (cover: {
+  called?: string;
+  parts: { speciesId: string; share: number }[];
+}): string => cover.called || coverName(cover.parts);
+
 /** Every mix and every single kind, as covers that might be tried in a gap. */
 export const allCovers = (): { id: string; name: string; members: ReturnType<typeof membersOf> }[] => [
   ...mixes.map((m) => ({ id: m.id, name: m.name, members: membersOf(m.members) })),

@@ -26,6 +26,19 @@ export interface GapCrops {
   next?: Planting;
 }
 
+/** As the records allow. */
+const LEAST_TIMES = 0.2;
+const MOST_TIMES = 4;
+
+/** Seed against the usual rate, so that the scale is asked for what the bag says: parts of a poured packet keep their proportions by weight at any rate. */
+const timesUsual = (sample: Sample): number =>
+  sample.usualRate_g_m2 === undefined
+    ? sample.rateTimes
+    : Math.min(
+        MOST_TIMES,
+        Math.max(LEAST_TIMES, sample.seed_g_m2.reduce((a, b) => a + b, 0) / sample.usualRate_g_m2),
+      );
+
 /** A sample as it would stand in the records of a bed. */
 export function coverOf(
   sample: Sample,
@@ -41,9 +54,10 @@ export function coverOf(
     gardenId: bed.gardenId,
     bedId: bed.id,
     parts: sample.parts,
+    called: sample.from === 'packet' || sample.from === 'mix' ? sample.name : '',
     aims,
     wayId: form.wayId,
-    rateTimes: sample.rateTimes,
+    rateTimes: timesUsual(sample),
     weeksLate: 0,
     strips: null,
     // Where the garden eats from its covers, seed is asked for untreated from the start.
@@ -88,6 +102,7 @@ export function firstOf(
     ...second,
     id: newId(),
     parts: first.parts,
+    called: '',
     sowOn: isoOf(first.sowDay),
     seed: first.parts.map((p) => ({ speciesId: p.speciesId, ...USUAL_SEED, used_g: null, lotId: null })),
     method: method?.id ?? 'cut',

@@ -6,6 +6,7 @@ import { type ChooseInput } from '../core/choose/choose.ts';
 import { type BedNotes } from '../core/choose/known.ts';
 import { type Candidate } from '../core/choose/sample.ts';
 import { standShares } from '../core/seed/rate.ts';
+import { liveShare, USUAL_SEED } from '../core/seed/weight.ts';
 import type { Bed, Cover, Garden, Lot, Planting, Recipe } from '../records/types.ts';
 import { methodsHere, nextCropOf } from './methods.ts';
 import { turnsFor } from './turns.ts';
@@ -99,8 +100,7 @@ function candidatesFor(asked: GapAsked, { recipes, lots }: GapRecords): Candidat
         id: `own-${r.id}`,
         name: r.name,
         members: standShares(parts),
-        // A packet is poured whole: its parts fall as they are in it, at the rate on the bag.
-        poured_g_m2: r.ready && rate !== null ? parts.map((m) => rate * m.share) : undefined,
+        poured_g_m2: r.ready && rate !== null ? poured(parts, rate) : undefined,
         from: r.ready ? ('packet' as const) : ('mix' as const),
       };
     });
@@ -115,6 +115,10 @@ function candidatesFor(asked: GapAsked, { recipes, lots }: GapRecords): Candidat
     : some;
 }
 const SHEDS = 0.4;
+
+/** Living seed by member, g/m2, where a packet is poured whole: its parts fall as they are in it, at the rate on the bag. */
+export const poured = (parts: { share: number }[], rate_g_m2: number): number[] =>
+  parts.map((p) => rate_g_m2 * p.share * liveShare(USUAL_SEED));
 
 /** Words in hazards for those the garden keeps. */
 export function keepsSafe(garden: Garden): string[] {

@@ -43,6 +43,27 @@ export const wateringSchema = z.object({
   minutes: z.number().nonnegative(),
 });
 
+/** Metres on the garden's own plan: x to the right, y downwards, from its first corner. */
+const onPlan = z.number().min(-5000).max(5000);
+const turn = z.number().min(-360).max(360);
+
+/** What stands on the ground beside the beds. */
+export const MARK_KINDS = ['path', 'shed', 'water', 'tree', 'hedge', 'wall', 'other'] as const;
+export const markSchema = z.object({
+  id,
+  kind: z.enum(MARK_KINDS),
+  name: z.string().max(60),
+  /** Its middle. */
+  x_m: onPlan,
+  y_m: onPlan,
+  width_m: z.number().positive().max(500),
+  length_m: z.number().positive().max(500),
+  turn_deg: turn,
+  round: z.boolean(),
+  /** What throws shade; 0 for a path or a tap. */
+  height_m: z.number().min(0).max(60),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -80,6 +101,8 @@ export const gardenSchema = z.object({
   packs: z.record(z.string(), z.array(packSchema).max(12)),
   /** How the garden is watered, as the gardener measured it; null before that. */
   watering: wateringSchema.nullable(),
+  /** The plan from above: where north lies, degrees clockwise from the top, and what stands beside the beds. */
+  plan: z.object({ north_deg: turn, marks: z.array(markSchema).max(300) }),
   /** A pretended date for trying things out; null is the real today. */
   seasonClock: isoDate.nullable(),
   createdAt: z.string(),
@@ -100,6 +123,8 @@ export const bedSchema = z.object({
     .array(z.tuple([z.number(), z.number()]))
     .max(2000)
     .nullable(),
+  /** Its middle on the garden's plan and how it is turned, degrees clockwise; null while nobody has laid it out. */
+  at: z.object({ x_m: onPlan, y_m: onPlan, turn_deg: turn }).nullable(),
   /** Where the first corner of the ring lies on the earth, longitude and latitude in degrees (WGS 84), when a file told. */
   place: z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]).nullable(),
   soil: soilSchema,
@@ -210,6 +235,8 @@ export const coverSchema = z.object({
   gardenId: id,
   bedId: id,
   parts: z.array(z.object({ speciesId: z.string(), share })).min(1),
+  /** Name of the mix that it is, as the packet or the gardener calls it; empty where it goes by its kinds. */
+  called: z.string().max(80),
   aims: z.array(z.object({ id: z.string(), strands: z.number().int().min(1).max(3) })),
   wayId: z.string(),
   /** Weeks past the best time of sowing, for which more seed is weighed. */
@@ -374,5 +401,6 @@ export type Note = z.infer<typeof noteSchema>;
 export type WeatherYear = z.infer<typeof weatherYearSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
+export type Mark = z.infer<typeof markSchema>;
 export type Prediction = z.infer<typeof predictionSchema>;
 export type Walk = z.infer<typeof walkSchema>;

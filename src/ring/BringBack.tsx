@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { coverName, cropOf } from '../catalogue/catalogue.ts';
+import { coverTitle, cropOf } from '../catalogue/catalogue.ts';
 import { type Failure } from '../core/result/result.ts';
 import { type Beside, beside, takeIn } from '../records/commands/keep.ts';
 import { LARGEST, textOf } from '../records/files/bytes.ts';
@@ -185,7 +185,7 @@ function titleOf(file: Kept, { table, id }: { table: string; id: string }): stri
   const bedOf = (bedId: string | undefined) => file.beds.find((b) => b.id === bedId)?.name ?? '';
   if (table === 'beds') return `Bed ${bedOf(id)}`;
   const cover = table === 'covers' && file.covers.find((c) => c.id === id);
-  if (cover) return `${coverName(cover.parts)}, bed ${bedOf(cover.bedId)}`;
+  if (cover) return `${coverTitle(cover)}, bed ${bedOf(cover.bedId)}`;
   const planting = table === 'plantings' && file.plantings.find((p) => p.id === id);
   if (planting) return `${cropOf(planting.cropId).name}, bed ${bedOf(planting.bedId)}`;
   return WORDS[table as keyof typeof WORDS];

@@ -1,4 +1,4 @@
-import { coverName, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
+import { coverTitle, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
 import { type Job } from '../core/jobs/jobs.ts';
 import { showLength, showMass, showRain } from '../core/units/show.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
@@ -45,7 +45,7 @@ export function happenings(c: GardenContents): Happening[] {
       });
   }
   for (const v of c.covers) {
-    const name = coverName(v.parts).toLowerCase();
+    const name = coverTitle(v).toLowerCase();
     if (v.sownOn)
       out.push({
         key: `${v.id}s`,
@@ -137,7 +137,7 @@ export function jobWords(job: Job, c: GardenContents): { title: string; detail: 
   const cover = c.covers.find((v) => v.id === job.refId);
   const crop =
     findCrop(c.plantings.find((p) => p.id === job.refId)?.cropId ?? '')?.name.toLowerCase() ?? 'crop';
-  const stand = cover ? coverName(cover.parts).toLowerCase() : '';
+  const stand = cover ? coverTitle(cover).toLowerCase() : '';
   switch (job.kind) {
     case 'sow': {
       const grams = bed && cover ? weightsOf(cover, bed).reduce((s, w) => s + w.weigh_g, 0) : 0;

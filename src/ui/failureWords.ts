@@ -69,6 +69,19 @@ export function failureWords(f: Failure): string {
     case 'length-unreadable':
     case 'size-unreadable':
       return `"${f.where}" cannot be read as a size. Write width x length, for example 1.2 m x 8 m, or 4 ft 6 in x 20 ft.`;
+    case 'mass-unreadable':
+    case 'mass-range':
+      return `"${f.where}" cannot be read as a weight. Write for example 100 g, 4 oz or 1/4 lb.`;
+    case 'share-unreadable':
+      return `"${f.where}" is no share. Write the per cent that is printed, or leave it empty.`;
+    case 'rate-wants-weight':
+      return `To sow ${f.where} with one packet, Kilim must know what is in it. Write the weight too.`;
+    case 'gap-length':
+      return `From the day the bed is empty to planting must be ${v('least')} to ${v('most')} days. Move one of the two.`;
+    case 'size-one-side':
+      return `"${f.where}" is one side. How wide is the bed? Write both, for example 4 ft x 30 ft, or an area, for example 6 m².`;
+    case 'area-range':
+      return `"${f.where}" comes to ${Number(v('m2').toString()).toLocaleString('en-GB')} m². A bed has between a hundredth of a square metre and ten hectares; check the unit.`;
     case 'length-range':
       return `"${f.where}" comes to ${Number(v('metres')).toFixed(2)} m. A side of a bed is between ${v('least')} and ${v('most')} m; check the unit.`;
     case 'bed-size':

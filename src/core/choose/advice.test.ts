@@ -133,6 +133,31 @@ describe('season', () => {
   });
 });
 
+describe('before winter', () => {
+  const late = (id: string, sow: string, frost = false) => {
+    const input = question({
+      site: pattern('cool-maritime'),
+      gap: { freeDay: dayOf(sow), plantDay: dayOf(sow) + 200, next: next('lettuce') },
+    });
+    const { factors } = inSeason(alone(id).members, gapEnsemble(input), 35, 235, frost);
+    return factors.find((f) => f.code === 'late-before-winter');
+  };
+  test('small seed is too late in November, a vetch only a little, a cereal and a bean not yet', () => {
+    const clover = late('crimson-clover', '2026-11-10')!.times;
+    expect(clover).toBeLessThan(0.75);
+    expect(late('hairy-vetch', '2026-11-10')?.times ?? 1).toBeGreaterThan(clover);
+    expect(late('cereal-rye', '2026-11-10')).toBeUndefined();
+    expect(late('winter-field-bean', '2026-11-10')).toBeUndefined();
+  });
+  test('in September nothing is late; in the depth of winter the ground is cold, in spring it wakes', () => {
+    expect(late('crimson-clover', '2026-09-05')).toBeUndefined();
+    expect(late('crimson-clover', '2027-01-20')!.facts.spring).toBe(1);
+    expect(late('crimson-clover', '2027-03-25')).toBeUndefined();
+  });
+  test('seed that is meant to lie on frozen ground is not told to wait', () =>
+    expect(late('red-clover', '2027-01-20', true)).toBeUndefined());
+});
+
 describe('what is known ranks', () => {
   const kale = { freeDay: dayOf('2026-08-20'), plantDay: dayOf('2027-05-05'), next: next('kale') };
   test('a brassica before kale counts half, and one that stood here two years ago less than one of last year', () => {

@@ -32,8 +32,9 @@ export function changesFor(
   const { plan } = grown;
   const usable = methods.filter((m) => m.missing.length === 0);
   out.push(...plantLater(grown, best));
+  const proposed = new Set(methods.filter((m) => m.proposed !== false).map((m) => m.id));
   const other = endings
-    .filter((e) => e.odds.inTime >= HOLDS && e.method !== best?.method)
+    .filter((e) => e.odds.inTime >= HOLDS && e.method !== best?.method && proposed.has(e.method))
     .sort((a, b) => b.odds.inTime - a.odds.inTime)[0];
   if (other) {
     const missing = methods.find((m) => m.id === other.method)?.missing ?? [];

@@ -126,7 +126,7 @@ export function sampleFor(
     watered: input.watered,
     best,
     stand,
-    season: inSeason(candidate.members, ensemble, sownAt, endOf(grown, best)),
+    season: inSeason(candidate.members, ensemble, sownAt, endOf(grown, best), input.way.id === 'frost-sown'),
   };
   const draft = {
     id: candidate.id,

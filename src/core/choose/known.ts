@@ -21,6 +21,7 @@ export interface Factor {
     | 'too-warm'
     | 'too-cool'
     | 'never-chilled'
+    | 'late-before-winter'
     | 'thinned'
     | 'same-family'
     | 'family-before'

@@ -1,5 +1,6 @@
 import { type Ensemble } from '../stand/ensemble.ts';
-import { type Member } from '../stand/species.ts';
+import { type Member, type Species } from '../stand/species.ts';
+import { type Season } from '../weather/season.ts';
 import { type Factor } from './known.ts';
 
 /**
@@ -21,11 +22,33 @@ const LEAST = 0.25;
 /** A kind that needs a winter keeps this of its worth without one. */
 const UNCHILLED_KEEPS = 0.45;
 const YEARS = 10;
+/**
+ * What is up but hardly rooted when winter comes is lifted by frost, eaten by slugs and drowned. From sowing to the coldest month a kind wants this
+ * warmth over 3 °C to stand it: small seed makes small plants. Judgement, set so that it comes to the usual last sowing dates: five to eight
+ * weeks before the ground turns cold for clovers, mustards and phacelia, a month for vetches, two weeks for cereals, beans and peas.
+ */
+const ROOTED_CD = { small: 260, middling: 150, large: 70 } as const;
+const SMALL_SEED_G = 10;
+const LARGE_SEED_G = 90;
+const GROWS_OVER_C = 3;
+/** Seed that is raked in as the year warms wants this much of it in its first month, °C d over 3 °C; in colder ground it rots or is found by mice and slugs. */
+const WAKES_CD = 60;
+/** A coldest month milder than this is no winter to a seedling. */
+const WINTER_C = 6;
+const MONTH_D = 30;
+const WINTER_WITHIN_D = 150;
+const UNROOTED_KEEPS = 0.4;
 /** Least chilling that tells a winter from a cool September, days. */
 const A_WINTER_D = 25;
 
-/** @param endAt day index of the ending, or of planting where the weather ends it */
-export function inSeason(members: Member[], ensemble: Ensemble, sownAt: number, endAt: number): InSeason {
+/** @param endAt day index of the ending, or of planting where the weather ends it @param frostSown seed is meant to lie until the ground warms */
+export function inSeason(
+  members: Member[],
+  ensemble: Ensemble,
+  sownAt: number,
+  endAt: number,
+  frostSown = false,
+): InSeason {
   ensemble.upTo(YEARS);
   const seasons = ensemble.seasons.slice(0, YEARS);
   const mean = (of: (s: (typeof seasons)[0]) => number) =>
@@ -33,6 +56,9 @@ export function inSeason(members: Member[], ensemble: Ensemble, sownAt: number, 
   const until = Math.max(sownAt + 1, Math.min(sownAt + FIRST_WEEKS_D, endAt, ensemble.days));
   const warmth = mean((s) => average(s.mean_c, sownAt, until));
   const chilled = mean((s) => total(s.chill, sownAt, Math.min(endAt, ensemble.days)));
+  const winter = frostSown
+    ? undefined
+    : winterAhead(seasons, sownAt, Math.min(endAt, sownAt + WINTER_WITHIN_D));
   const factors: Factor[] = [];
   let times = 1;
   for (const { species, share } of members) {
@@ -42,21 +68,67 @@ export function inSeason(members: Member[], ensemble: Ensemble, sownAt: number, 
     const need =
       species.life === 'winter-annual' ? Math.max(species.chilling?.required_d ?? 0, A_WINTER_D) : 0;
     const met = need > 0 ? Math.min(1, chilled / need) : 1;
-    const winter = UNCHILLED_KEEPS + (1 - UNCHILLED_KEEPS) * met;
-    const here = 1 - share * (1 - band * winter);
+    const chill = UNCHILLED_KEEPS + (1 - UNCHILLED_KEEPS) * met;
+    const rooted = UNROOTED_KEEPS + (1 - UNROOTED_KEEPS) * rootedBy(species, winter);
+    const here = 1 - share * (1 - band * chill * rooted);
     times *= here;
     const facts = { species: species.name, mean_c: warmth, from_c, to_c };
     if (band < 1)
       factors.push({ code: warmth > to_c ? 'too-warm' : 'too-cool', times: 1 - share * (1 - band), facts });
-    if (winter < 1)
+    if (chill < 1)
       factors.push({
         code: 'never-chilled',
-        times: here / (1 - share * (1 - band)),
+        times: (1 - share * (1 - band * chill)) / (1 - share * (1 - band)),
         facts: { species: species.name, days: chilled, need },
+      });
+    if (rooted < 1)
+      factors.push({
+        code: 'late-before-winter',
+        times: 1 - share * (1 - rooted),
+        facts: { species: species.name, need: needOf(species), spring: Number(winter!.warming) },
       });
   }
   return { times, factors };
 }
+
+/** Warmth over 3 °C until the coldest month, and in the month after sowing where the year only warms from there; °C d, means over years. */
+interface Winter {
+  before_cd: number;
+  /** The coldest month begins with the sowing: what follows is spring. */
+  warming: boolean;
+  firstMonth_cd: number;
+}
+
+/** The winter between sowing and `until`; undefined where none comes. */
+function winterAhead(seasons: Season[], sownAt: number, until: number): Winter | undefined {
+  const mean = (d: number) => seasons.reduce((sum, s) => sum + s.mean_c[d]!, 0) / seasons.length;
+  const last = Math.min(until, ...seasons.map((s) => s.days));
+  if (last - sownAt < MONTH_D) return undefined;
+  const days = Array.from({ length: last - sownAt }, (_, i) => mean(sownAt + i));
+  let sum = days.slice(0, MONTH_D).reduce((a, b) => a + b, 0);
+  let [coldest, at] = [sum, 0];
+  for (let i = MONTH_D; i < days.length; i++) {
+    sum += days[i]! - days[i - MONTH_D]!;
+    if (sum < coldest) [coldest, at] = [sum, i - MONTH_D + 1];
+  }
+  if (coldest / MONTH_D >= WINTER_C) return undefined;
+  const warmth = (to: number) => days.slice(0, to).reduce((w, t) => w + Math.max(0, t - GROWS_OVER_C), 0);
+  return { before_cd: warmth(at), warming: at < WARMS_WITHIN_D, firstMonth_cd: warmth(MONTH_D) };
+}
+const WARMS_WITHIN_D = 10;
+
+const needOf = ({ seed, role }: Species): number =>
+  seed.thousandSeed_g < SMALL_SEED_G
+    ? ROOTED_CD.small
+    : seed.thousandSeed_g < LARGE_SEED_G && role !== 'grass'
+      ? ROOTED_CD.middling
+      : ROOTED_CD.large;
+
+/** Share 0..1 of what a kind wants before the cold, or of the warmth that wakes seed after it. */
+const rootedBy = (species: Species, winter: Winter | undefined): number =>
+  winter === undefined
+    ? 1
+    : Math.min(1, winter.warming ? winter.firstMonth_cd / WAKES_CD : winter.before_cd / needOf(species));
 
 const total = (a: Float64Array, from: number, to: number): number => {
   let sum = 0;

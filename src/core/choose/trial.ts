@@ -28,6 +28,8 @@ const GOOD_AT_ONCE = { stand: 0.8, season: 0.85, alive: 0.5 };
 /** A later sowing must be worth this much more: every day of delay is a bare day. */
 const WORTH_WAITING = 0.03;
 
+const FROST_SOWN = 'frost-sown';
+
 export interface Trial {
   base: Omit<Plan, 'sownAt'>;
   /** Ways that can be used here. */
@@ -59,7 +61,8 @@ function screen({ base, usable, aims, ensemble, room }: Trial, sownAt: number): 
     grown,
     best,
     stand: standOdds(grown),
-    season: inSeason(base.members, ensemble, sownAt, weather ? base.plantAt : end).times,
+    season: inSeason(base.members, ensemble, sownAt, weather ? base.plantAt : end, base.way.id === FROST_SOWN)
+      .times,
     alive: weather ? 1 : aliveOn(grown, end),
   };
 }
@@ -84,7 +87,7 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; grow
   const { base, ensemble } = trial;
   const free = base.freeAt!;
   if (way.id === 'standing-crop') return { sownAt: free - UNDERSOWN_D };
-  const frost = way.id === 'frost-sown';
+  const frost = way.id === FROST_SOWN;
   const weeks = frost ? FROST_SOWING_WEEKS : LATER_WEEKS;
   const tries = [
     ...weeks.map((w) => free + w * 7),
@@ -95,7 +98,7 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; grow
     .sort((a, b) => a - b);
   if (tries.length === 1) return { sownAt: free };
   // The season alone rules most days out, and costs no growing.
-  const inPlace = tries.map((d) => inSeason(base.members, ensemble, d, base.plantAt).times);
+  const inPlace = tries.map((d) => inSeason(base.members, ensemble, d, base.plantAt, frost).times);
   const most = Math.max(...inPlace);
   const open = tries.filter((_, i) => inPlace[i]! >= most * IN_PLACE);
   const first = screen(trial, open[0]!);

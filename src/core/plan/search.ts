@@ -114,11 +114,15 @@ export function searchDays(
   const step = Math.max(1, Math.ceil((last - first) / effort.starts));
   // Ways that lay the same stand next to each other share its outcome.
   const byHand = ways.filter((w) => w.ending.course.waits === null).sort((a, b) => a.group - b.group);
-  for (let d = last; d >= first; d -= step) tryDay(grown, years, byHand, d, aims);
+  // What is planted into on the day it is cut is cut on the eve of planting.
+  const eve = byHand.filter((w) => w.ending.course.plantsAtOnce);
+  const free = byHand.filter((w) => !w.ending.course.plantsAtOnce);
+  if (eve.length > 0) tryDay(grown, years, eve, last, aims);
+  for (let d = last; d >= first; d -= step) tryDay(grown, years, free, d, aims);
   for (const way of ways) if (way.ending.course.waits !== null) tryDay(grown, years, [way], last, aims);
   // Ever closer round the best day of the ways that lead.
   const finest = plan.plantAt - plan.sownAt <= SHORT_D ? 1 : LONG_GAP_STEP_D;
-  const leading = [...byHand].sort((a, b) => bestOf(b).worth - bestOf(a).worth).slice(0, effort.refined);
+  const leading = [...free].sort((a, b) => bestOf(b).worth - bestOf(a).worth).slice(0, effort.refined);
   for (const way of leading)
     for (let near = Math.ceil(step / 2); near >= finest; near = Math.floor(near / 2)) {
       const { day } = bestOf(way);

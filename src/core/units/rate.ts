@@ -8,6 +8,7 @@ export const RATE_UNITS = {
   'lb/acre': 453.59237 / 4046.8564224,
   'oz/100 ft²': G_PER_OZ / (100 * M2_PER_FT2),
   'oz/1000 ft²': G_PER_OZ / (1000 * M2_PER_FT2),
+  'lb/1000 ft²': (16 * G_PER_OZ) / (1000 * M2_PER_FT2),
 } as const;
 export type RateUnit = keyof typeof RATE_UNITS;
 export const RATE_UNIT_NAMES = Object.keys(RATE_UNITS) as RateUnit[];
@@ -44,5 +45,6 @@ function unitOf(text: string): RateUnit | undefined {
   if (/^lbs?\/(ac|acre)$/.test(t)) return 'lb/acre';
   if (/^oz\/100ft²$/.test(t)) return 'oz/100 ft²';
   if (/^oz\/1,?000ft²$/.test(t)) return 'oz/1000 ft²';
+  if (/^lbs?\/1,?000ft²$/.test(t)) return 'lb/1000 ft²';
   return undefined;
 }

@@ -27,6 +27,29 @@ export function showMass(grams: number, units: UnitChoice): string {
   return `${round(grams, grams < 20 ? 1 : 0)} g`;
 }
 
+/** Small seed lies about so heavy in a spoon, g/ml, and a level teaspoon holds so much, ml. */
+const SEED_G_ML = 0.75;
+const TEASPOON_ML = 5;
+/** What kitchen scales no longer show, g. */
+const SCALE_LEAST_G = 1;
+const SCALE_LEAST_OZ = 0.1;
+const SPOONS: [number, string][] = [
+  [1 / 16, 'a pinch'],
+  [1 / 8, '⅛ teaspoon'],
+  [1 / 4, '¼ teaspoon'],
+  [1 / 2, '½ teaspoon'],
+  [3 / 4, '¾ teaspoon'],
+];
+
+/** A weight of seed as it can be measured out: on the scale, or where no scale shows it by the spoon and with sand to throw it in. */
+export function showSeed(grams: number, units: UnitChoice): string {
+  const least = units.mass === 'imperial' ? SCALE_LEAST_OZ * G_PER_OZ : SCALE_LEAST_G;
+  if (grams >= least) return showMass(grams, units);
+  const spoon = grams / SEED_G_ML / TEASPOON_ML;
+  const near = [...SPOONS].sort((a, b) => Math.abs(a[0] - spoon) - Math.abs(b[0] - spoon))[0]!;
+  return `${near[1]} (in a cup of dry sand)`;
+}
+
 export const showAreaMetric = (m2: number): string => `${round(m2, m2 < 100 ? 1 : 0)} m²`;
 export const showAreaImperial = (m2: number): string => `${round(m2 / M2_PER_FT2, 0)} ft²`;
 export const showArea = (m2: number, units: UnitChoice): string =>

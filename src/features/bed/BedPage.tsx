@@ -1,7 +1,7 @@
 import { changeBed, changePlanting, plantBack } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { coverName, cropOf, crops } from '../../catalogue/catalogue.ts';
+import { coverTitle, cropOf, crops } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { showArea, showLength } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -62,7 +62,7 @@ export default function BedPage() {
       <ul>
         {stands.map((c) => (
           <li key={c.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">
-            <b>{coverName(c.parts)}</b>
+            <b>{coverTitle(c)}</b>
             <span>{c.sownOn ? `sown ${showIsoYear(c.sownOn)}` : `to sow ${showIsoYear(c.sowOn)}`}</span>
             {c.verdict === 'dead' && <span>dead {showIsoYear(c.endedOn!)}</span>}
             <Link

@@ -1,7 +1,7 @@
 import { type Sample } from '../../core/choose/sample.ts';
 import { showDay } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
-import { laterWords } from './changeWords.ts';
+import { laterWords } from '../../ui/changeWords.ts';
 
 /** On a phone the answer comes first, large: what, when, how it ends and how sure that is. */
 export function Answer({

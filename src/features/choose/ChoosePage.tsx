@@ -19,12 +19,12 @@ import { coverOf, firstOf, onBed } from '../../questions/draft.ts';
 import { FirstQuestions } from './FirstQuestions.tsx';
 import { GapFields } from './GapFields.tsx';
 import { Hanging } from './Hanging.tsx';
-import { aimsWords, plantingWords } from './offerWords.ts';
+import { aimsWords, plantingWords } from '../../ui/offerWords.ts';
 import { NothingFits, RuledOut } from './RuledOut.tsx';
 import { SampleSide } from './SampleSide.tsx';
 import { useGapForm } from './useGapForm.ts';
 import { OWN_ID, ownFrom, useOwn } from './useOwn.ts';
-import { useSamples } from './useSamples.ts';
+import { useSamples } from '../../ring/useSamples.ts';
 
 const SHOWN = 8;
 /** A sample hangs when it is over in time in this share of years and stands in this share; the rest are ruled out with reasons. */

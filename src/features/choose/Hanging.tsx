@@ -1,7 +1,7 @@
 import { Pin } from 'lucide-react';
 import { type Sample } from '../../core/choose/sample.ts';
 import type { Bed, Cover, Garden } from '../../records/types.ts';
-import { laterWords } from './changeWords.ts';
+import { laterWords } from '../../ui/changeWords.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { Figures } from './Figures.tsx';
 import { COLUMN, LEFT, Samples } from './Samples.tsx';

@@ -1,7 +1,7 @@
 import { type Sample } from '../../core/choose/sample.ts';
 import { type UnitChoice } from '../../core/units/show.ts';
-import { changeWords, waysOut } from './changeWords.ts';
-import { reasonWords } from './words.ts';
+import { changeWords, waysOut } from '../../ui/changeWords.ts';
+import { reasonWords } from '../../ui/reasonWords.ts';
 
 /** What does not fit, folded away, each with its reasons and what would have to change. */
 export function RuledOut({

@@ -8,8 +8,8 @@ import { Odds } from '../../ui/parts.tsx';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { weekWords } from '../../ui/weekWords.ts';
-import { changeWords, laterWords } from './changeWords.ts';
-import { reasonWords } from './words.ts';
+import { changeWords, laterWords } from '../../ui/changeWords.ts';
+import { reasonWords } from '../../ui/reasonWords.ts';
 
 interface Props {
   sample: Sample;

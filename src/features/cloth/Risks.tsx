@@ -1,7 +1,7 @@
 import { endingBegun } from '../../core/bed/timeline.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { coverName, methods } from '../../catalogue/catalogue.ts';
+import { coverTitle, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import { clashesByDates } from '../../questions/share.ts';
@@ -64,7 +64,7 @@ export function Risks({
         {risks.map((r) => (
           <li key={`${r.cover.id}${r.text}`} className="border-linen border-t py-2 text-sm">
             <Link to={r.way} className="font-bold underline-offset-2 hover:underline">
-              Bed {beds.find((b) => b.id === r.cover.bedId)?.name}: {coverName(r.cover.parts).toLowerCase()}
+              Bed {beds.find((b) => b.id === r.cover.bedId)?.name}: {coverTitle(r.cover).toLowerCase()}
             </Link>{' '}
             {r.text}
           </li>

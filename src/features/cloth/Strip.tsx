@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { coverName, findCrop, speciesOf } from '../../catalogue/catalogue.ts';
+import { coverTitle, findCrop, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
@@ -215,7 +215,7 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
   const { covers, plantings } = useGarden();
   const cover = covers.find((c) => c.id === s.refId);
   const full = cover
-    ? coverName(cover.parts).toLowerCase()
+    ? coverTitle(cover).toLowerCase()
     : (findCrop(plantings.find((p) => p.id === s.refId)?.cropId ?? '')?.name.toLowerCase() ?? '');
   const room = Math.floor((width - 4) / 5.9);
   const short = (name: string) => {

@@ -1,4 +1,4 @@
-import { coverName, cropOf } from '../../catalogue/catalogue.ts';
+import { coverTitle, cropOf } from '../../catalogue/catalogue.ts';
 import { coverDays, endingBegun } from '../../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import type { Cover, Planting } from '../../records/types.ts';
@@ -15,7 +15,7 @@ const FURTHEST_D = 400;
 export function edgesOf(bedId: string, covers: Cover[], plantings: Planting[], now: Day): Edge[] {
   const out: Edge[] = [];
   for (const cover of covers.filter((c) => c.bedId === bedId && c.verdict !== 'dead')) {
-    const name = coverName(cover.parts).toLowerCase();
+    const name = coverTitle(cover).toLowerCase();
     const days = coverDays(cover);
     const back = cover.plantBackOn ? dayOf(cover.plantBackOn) : now + FURTHEST_D;
     if (!cover.sownOn)

@@ -6,6 +6,7 @@ import { parseSize_m } from '../../core/units/length.ts';
 import { showAreaImperial, showAreaMetric, showLength } from '../../core/units/show.ts';
 import { LARGEST, textOf } from '../../records/files/bytes.ts';
 import { type ReadBed, bedsFromCsv, bedsFromGeoJson } from '../../records/files/bedsFile.ts';
+import { freshBed } from '../../questions/fresh.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { removeBed, saveBeds } from '../../records/verbs/verbs.ts';
 import type { Bed } from '../../records/types.ts';
@@ -26,21 +27,8 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
   const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
   const parsed = size.trim() ? parseSize_m(size, unit) : null;
 
-  const bedOf = (b: ReadBed, order: number): Bed => ({
-    ...b,
-    id: hands.newId(),
-    gardenId: garden.id,
-    order,
-    soil: { texture, fertility },
-    edged: false,
-    keptPlants: false,
-    shade: 'open',
-    troubles: [],
-    obstacles: [],
-    surface: 'clean',
-    choices: {},
-    note: '',
-  });
+  const bedOf = (b: ReadBed, order: number): Bed =>
+    freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order, soil: { texture, fertility } });
   const change: Change = (label, patch, joins) =>
     void run(changeGarden(hands, garden.id, label, patch, joins));
 

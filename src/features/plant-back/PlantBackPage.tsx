@@ -1,7 +1,7 @@
 import { plantBack } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { useParams, Link } from 'react-router';
-import { coverName, cropOf, findSpecies } from '../../catalogue/catalogue.ts';
+import { coverTitle, cropOf, findSpecies } from '../../catalogue/catalogue.ts';
 import { type CropEntry } from '../../catalogue/schema.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type PlantBack } from '../../core/plantBack/plantBack.ts';
@@ -41,7 +41,7 @@ export default function PlantBackPage() {
   return (
     <Page
       title={`Plant bed ${bed.name} back`}
-      lead={`${crop.name} as ${next.way === 'seed' ? 'seed' : 'plants'} after ${coverName(cover.parts).toLowerCase()}`}
+      lead={`${crop.name} as ${next.way === 'seed' ? 'seed' : 'plants'} after ${coverTitle(cover).toLowerCase()}`}
       aside={
         answer && !next.plantedOn ? (
           <>

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
-import { coverName, speciesOf } from '../../catalogue/catalogue.ts';
+import { coverTitle, speciesOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { showLength } from '../../core/units/show.ts';
 import { plantBackDay } from '../../questions/cover.ts';
@@ -27,7 +27,7 @@ export default function LookPage() {
 
   return (
     <div className="garden-touch">
-      <Page title={`Look at bed ${bed.name}`} lead={coverName(cover.parts)}>
+      <Page title={`Look at bed ${bed.name}`} lead={coverTitle(cover)}>
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={failure} />
         {!cover.sownOn ? (

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { coverName } from '../../catalogue/catalogue.ts';
+import { coverTitle } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Question } from '../../core/rounds/rounds.ts';
 import { roundCovers } from '../../questions/rounds.ts';
@@ -104,7 +104,7 @@ export default function RoundsPage() {
         lead={
           <span className="flex justify-between gap-4">
             <span>
-              Bed {bedName(stop.bedId)} · {coverName(cover.parts).toLowerCase()}
+              Bed {bedName(stop.bedId)} · {coverTitle(cover).toLowerCase()}
             </span>
             <span className="whitespace-nowrap">
               {walking.at + 1} of {walking.stops.length}

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { coverName } from '../../catalogue/catalogue.ts';
+import { coverTitle } from '../../catalogue/catalogue.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { NoAnswer, Page } from '../../ui/parts.tsx';
@@ -53,7 +53,7 @@ export function Walk({ stops, done, working, begun, failure, begin, open, again 
                     <b className="font-display text-madder text-xl">{i + 1}</b>
                     <span>
                       <b className="block">
-                        Bed {bedName(s.bedId)} · {cover && coverName(cover.parts).toLowerCase()}
+                        Bed {bedName(s.bedId)} · {cover && coverTitle(cover).toLowerCase()}
                       </b>
                       <span className="block text-lg">
                         {questionTitle(s.question)}

@@ -1,6 +1,6 @@
 import { changeGarden, changeCover } from '../../records/commands/change.ts';
 import { useParams, Link } from 'react-router';
-import { coverName, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
+import { coverTitle, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { portions, type SeedLot, throwGroups } from '../../core/seed/weight.ts';
 import { G_PER_LB, showArea, showCount, showMass, showPerArea } from '../../core/units/show.ts';
 import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../questions/weights.ts';
@@ -63,7 +63,7 @@ export default function SeedPage() {
   return (
     <Page
       title={`Seed for bed ${bed.name}`}
-      lead={`${coverName(cover.parts)}, ${showArea(sownArea_m2(cover, bed), garden.units)}, ${wayOf(cover.wayId).name.toLowerCase()}`}
+      lead={`${coverTitle(cover)}, ${showArea(sownArea_m2(cover, bed), garden.units)}, ${wayOf(cover.wayId).name.toLowerCase()}`}
     >
       <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
       {!seedNeeded(cover) && (

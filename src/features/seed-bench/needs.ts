@@ -1,4 +1,4 @@
-import { coverName, speciesOf } from '../../catalogue/catalogue.ts';
+import { coverTitle, speciesOf } from '../../catalogue/catalogue.ts';
 import { type BedNeed, type ShelfLot } from '../../core/seed/shelf.ts';
 import { germinationNow } from '../../core/seed/viability.ts';
 import type { Bed, Cover, Lot } from '../../records/types.ts';
@@ -47,7 +47,7 @@ export function plannedSowings(covers: Cover[], beds: Bed[]): PlannedSowing[] {
         {
           cover,
           bed,
-          name: coverName(cover.parts),
+          name: coverTitle(cover),
           weights,
           total_g: weights.reduce((s, w) => s + w.weigh_g, 0),
         },

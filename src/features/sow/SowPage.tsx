@@ -1,6 +1,6 @@
 import { type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { coverName, speciesOf, wayOf, unknownKinds } from '../../catalogue/catalogue.ts';
+import { coverTitle, speciesOf, wayOf, unknownKinds } from '../../catalogue/catalogue.ts';
 import { showMass } from '../../core/units/show.ts';
 import { saveWalk } from '../../records/verbs/seed.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -61,7 +61,7 @@ export default function SowPage() {
 
   return (
     <div className="garden-touch">
-      <Page title={`Sow bed ${bed.name}`} lead={coverName(cover.parts)}>
+      <Page title={`Sow bed ${bed.name}`} lead={coverTitle(cover)}>
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={failure} />
         {cover.sownOn ? (

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { cautions, coverName, methods } from '../../catalogue/catalogue.ts';
+import { cautions, coverTitle, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_AIMS } from '../../core/aims/aims.ts';
 import { endingBegun } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -142,7 +142,7 @@ function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
       <Page
         wide
         title={`End the cover on bed ${bed.name}`}
-        lead={`${coverName(cover.parts)}; planting day ${showDay(plantDay)}`}
+        lead={`${coverTitle(cover)}; planting day ${showDay(plantDay)}`}
       >
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={failure} />

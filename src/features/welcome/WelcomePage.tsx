@@ -1,21 +1,14 @@
-import { useState } from 'react';
-import { kit } from '../../catalogue/catalogue.ts';
+import { FolderOpen, Rows3, Sprout } from 'lucide-react';
+import { type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { type Failure } from '../../core/result/result.ts';
-import { METRIC, IMPERIAL } from '../../core/units/show.ts';
 import { BringBack } from '../../ring/BringBack.tsx';
-import { hands, realToday } from '../../ring/garden.tsx';
+import { realToday } from '../../ring/garden.tsx';
 import { GardenList } from '../../ring/GardenList.tsx';
-import { weatherYears } from '../../records/files/weatherCsv.ts';
-import { thingsOfKit, USUAL_PERSON, USUAL_WIND } from '../../records/things.ts';
-import { makeGarden } from '../../records/verbs/verbs.ts';
-import { USUAL_RULES } from '../../questions/rules.ts';
 import { showIsoYear } from '../../ui/dates.ts';
-import { failureWords } from '../../ui/failureWords.ts';
 import { Mark } from '../../ui/Mark.tsx';
-import { Check } from '../../ui/fields.tsx';
-import { Field } from '../../ui/parts.tsx';
-import { ClimateFields } from './ClimateFields.tsx';
-import { useClimate } from './useClimate.ts';
+import { type Motif } from '../../ui/motifs.ts';
+import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
 
 interface Props {
   openId: string | null;
@@ -26,50 +19,9 @@ interface Props {
   tell(f: Failure): void;
   say(text: string): void;
 }
-/** First screen: a garden from four questions, a climate pattern or a weather file; or a demo garden. */
+
+/** First screen: three ways in, and made-up gardens to look round in. */
 export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say }: Props) {
-  const [name, setName] = useState('');
-  const [imperial, setImperial] = useState(false);
-  const climate = useClimate(imperial);
-  const [tools, setTools] = useState<string[]>(['shears', 'rake', 'scale']);
-  const [problem, setProblem] = useState('');
-  const [busy, setBusy] = useState(false);
-
-  async function make() {
-    setProblem('');
-    if (name.trim() === '') return setProblem('Give the garden a name.');
-    setBusy(true);
-    const fit = await climate.fitted();
-    setBusy(false);
-    if (!fit.ok) return setProblem(failureWords(fit.failure));
-    const id = hands.newId();
-    const made = await makeGarden(
-      hands,
-      {
-        id,
-        name: name.trim(),
-        site: fit.value.site,
-        siteFrom: fit.value.from,
-        units: imperial ? IMPERIAL : METRIC,
-        currency: '',
-        ...thingsOfKit(tools),
-        people: [{ id: 'you', ...USUAL_PERSON }],
-        wind: USUAL_WIND,
-        choices: {},
-        keeps: [],
-        rules: USUAL_RULES,
-        seedPrices: {},
-        packs: {},
-        watering: null,
-        seasonClock: null,
-        createdAt: hands.now(),
-      },
-      climate.way === 'file' && climate.days ? weatherYears(id, climate.days) : [],
-    );
-    if (made.ok) onMade(id);
-    else tell(made.failure);
-  }
-
   return (
     <main id="main" className="mx-auto max-w-5xl px-4 py-8 sm:px-6">
       <div className="flex items-center gap-3">
@@ -77,58 +29,27 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
         <h1 className="font-display text-4xl font-extrabold">Kilim</h1>
       </div>
       <p className="mt-2 max-w-2xl text-lg">
-        A bare bed is a hole in the cloth. Tell Kilim where you garden; it works out what to sow, when, and
-        how to end it in time.
+        A bare bed is a hole in the cloth. Say where you garden; Kilim works out what to sow, when, and how to
+        end it in time for what comes next.
       </p>
-      <div className="mt-6 grid gap-8 lg:grid-cols-[1fr_18rem]">
-        <form
-          className="flex flex-col gap-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void make();
-          }}
-        >
-          <h2 className="font-display text-xl font-bold">Your garden</h2>
-          <Field label="Name of the garden">
-            {(id) => (
-              <input id={id} className="input" value={name} onChange={(e) => setName(e.target.value)} />
-            )}
-          </Field>
-          <Check label="Feet, ounces and °F" checked={imperial} onChange={setImperial} />
-          <ClimateFields climate={climate} imperial={imperial} />
-          <fieldset>
-            <legend className="font-semibold">Tools at hand</legend>
-            <div className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-              {kit.map((k) => (
-                <label key={k.id} className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    checked={tools.includes(k.id)}
-                    onChange={(e) =>
-                      setTools(e.target.checked ? [...tools, k.id] : tools.filter((t) => t !== k.id))
-                    }
-                  />
-                  {k.name}
-                </label>
-              ))}
-            </div>
-          </fieldset>
-          {problem && (
-            <p role="alert" className="text-madder font-semibold">
-              {problem}
-            </p>
-          )}
-          <button type="submit" className="btn btn-primary self-start" disabled={busy}>
-            {busy ? 'Fitting your years…' : 'Make this garden'}
-          </button>
-        </form>
-        <aside className="border-linen lg:border-l lg:pl-6">
-          <div className="mb-6 empty:hidden">
-            <GardenList openId={openId} open={onMade} gone={onGone} tell={tell} />
-          </div>
-          <h2 className="font-display text-xl font-bold">Bring a garden back</h2>
-          <div className="mt-1 mb-6">
+      <div className="garden-touch mt-7 grid gap-5 lg:grid-cols-3">
+        <WayIn motif="legume" icon={<Sprout strokeWidth={1.5} />} title="I have a bed and a packet">
+          <p>A few questions, then what to do with that packet on that bed, day by day.</p>
+          <Link to="/first" className="btn btn-primary mt-auto w-full">
+            Begin with one bed
+          </Link>
+        </WayIn>
+        <WayIn motif="grass" icon={<Rows3 strokeWidth={1.5} />} title="I have a list of beds">
+          <p>
+            Say where it is and what tools there are; then type the beds, or paste them from a table with
+            their crops.
+          </p>
+          <Link to="/new/garden" className="btn btn-primary mt-auto w-full">
+            Lay out a garden
+          </Link>
+        </WayIn>
+        <WayIn motif="residue" icon={<FolderOpen strokeWidth={1.5} />} title="Bring a garden back">
+          <div className="mt-auto">
             <BringBack
               done={(id, said) => {
                 say(said);
@@ -136,9 +57,16 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
               }}
             />
           </div>
-          <h2 className="font-display text-xl font-bold">Or look around first</h2>
-          <p className="mt-1">Two invented gardens, with a pretended date you can move.</p>
-          <div className="mt-3 flex flex-col items-start gap-3">
+        </WayIn>
+      </div>
+      <div className="mt-8 grid gap-8 sm:grid-cols-2">
+        <section>
+          <h2 className="font-display text-xl font-bold">Or look round first</h2>
+          <p className="mt-1">
+            Two made-up gardens with a pretended date that you can move. They stand beside yours and never
+            change it.
+          </p>
+          <div className="garden-touch mt-3 flex flex-col items-start gap-3">
             <button type="button" className="btn h-auto py-2 text-left" onClick={() => onDemo('north-shore')}>
               Open North Shore, a market garden
             </button>
@@ -146,11 +74,41 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
               Open Two Gums, a home garden in the south
             </button>
           </div>
-          <p className="text-bark mt-4 text-sm">
-            Everything stays in this browser. Today is {showIsoYear(realToday())}.
-          </p>
-        </aside>
+        </section>
+        <div className="empty:hidden">
+          <GardenList openId={openId} open={onMade} gone={onGone} tell={tell} />
+        </div>
       </div>
+      <p className="text-bark mt-8">Everything stays in this browser. Today is {showIsoYear(realToday())}.</p>
     </main>
+  );
+}
+
+/** One way in, under a hem of its own weave. */
+function WayIn({
+  motif,
+  icon,
+  title,
+  children,
+}: {
+  motif: Motif;
+  icon: ReactNode;
+  title: string;
+  children: ReactNode;
+}) {
+  const prefix = `in-${motif}`;
+  return (
+    <section className="border-linen bg-paper flex flex-col border">
+      <svg width="100%" height={32} aria-hidden="true" className="block">
+        <WeaveDefs prefix={prefix} />
+        <Woven prefix={prefix} x={0} y={0} width={1200} height={32} bands={[{ motif, share: 1 }]} />
+      </svg>
+      <div className="flex grow flex-col gap-3 p-4">
+        <h2 className="font-display flex items-center gap-2 text-xl font-bold">
+          {icon} {title}
+        </h2>
+        {children}
+      </div>
+    </section>
   );
 }

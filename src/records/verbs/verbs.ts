@@ -1,4 +1,4 @@
-import { coverName, findCrop } from '../../catalogue/catalogue.ts';
+import { coverTitle, findCrop } from '../../catalogue/catalogue.ts';
 import { type Result, fail, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
 import { type LogEntry, type RecordOf } from '../history.ts';
@@ -100,7 +100,7 @@ export const savePlanting = (hands: Hands, planting: Planting, verb = 'save-plan
 
 /** Puts a cover on a bed, with the crops before and after it when they are new. One write. */
 export const putCover = (hands: Hands, cover: Cover, plantings: Planting[] = []): Done =>
-  writeFrom(hands.db, meta(hands, cover.gardenId, 'put-cover', coverName(cover.parts).toLowerCase()), () =>
+  writeFrom(hands.db, meta(hands, cover.gardenId, 'put-cover', coverTitle(cover).toLowerCase()), () =>
     wishesFor(hands, cover, plantings),
   );
 
@@ -132,7 +132,7 @@ export interface BlockPart {
 export function putCoverOnBlock(hands: Hands, parts: BlockPart[]): Done {
   const { cover } = parts[0]!;
   const beds = new Set(parts.map((p) => p.cover.bedId)).size;
-  const label = `${coverName(cover.parts).toLowerCase()} on ${beds} ${beds === 1 ? 'bed' : 'beds'}`;
+  const label = `${coverTitle(cover).toLowerCase()} on ${beds} ${beds === 1 ? 'bed' : 'beds'}`;
   return writeFrom(hands.db, meta(hands, cover.gardenId, 'put-cover', label), async () => {
     const wishes: Wish[] = [];
     for (const part of parts) {
@@ -161,14 +161,14 @@ export async function checkCover(hands: Hands, cover: Cover): Promise<Result<tru
   ]);
   if (!order.ok) return order;
   const others = await hands.db.covers.where({ bedId: cover.bedId }).toArray();
-  return noCoverOverlap(cover, others, (c) => coverName(c.parts));
+  return noCoverOverlap(cover, others, (c) => coverTitle(c));
 }
 
 /** Takes a cover and its looks away. */
 export const removeCover = (hands: Hands, cover: Cover): Done =>
   writeFrom(
     hands.db,
-    meta(hands, cover.gardenId, 'remove-cover', `taking ${coverName(cover.parts).toLowerCase()} away`),
+    meta(hands, cover.gardenId, 'remove-cover', `taking ${coverTitle(cover).toLowerCase()} away`),
     async () => {
       const looks = await hands.db.looks.where({ coverId: cover.id }).toArray();
       return ok([

@@ -15,6 +15,7 @@ import { readCover } from '../../core/look/photo.ts';
 import { roundsOf } from '../../core/rounds/rounds.ts';
 import { shareOut } from '../../core/share/share.ts';
 import { type ShareAnswer } from '../../core/share/types.ts';
+import { frostsOf, withFrosts } from '../../core/site/corrected.ts';
 import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
 import { siteFromQuestions } from '../../core/site/questions.ts';
@@ -135,6 +136,10 @@ export async function answer(
         return post({ type: 'answer', id, answer: siteFromQuestions(ask.input, climates) });
       case 'fitNormals':
         return post({ type: 'answer', id, answer: siteFromNormals(ask.input) });
+      case 'frosts':
+        return post({ type: 'answer', id, answer: frostsOf(ask.input) });
+      case 'fitFrosts':
+        return post({ type: 'answer', id, answer: withFrosts(ask.input.site, ask.input.known) });
       case 'fitPattern': {
         const pattern = climates.find((c) => c.id === ask.input.patternId) ?? climates[0]!;
         return post({ type: 'answer', id, answer: siteFromPattern(pattern, ask.input.latitude_deg) });

@@ -14,6 +14,8 @@ import { type WaterToday } from '../../core/watering/follow.ts';
 import { type CoverReading, type Picture } from '../../core/look/photo.ts';
 import { type RoundBed, type RoundCover } from '../../core/rounds/rounds.ts';
 import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
+import { type KnownFrosts } from '../../core/site/corrected.ts';
+import { type FrostRecord } from '../../core/site/frost.ts';
 import { type Normals } from '../../core/site/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
 import { type Site } from '../../core/site/site.ts';
@@ -62,6 +64,10 @@ export interface Questions {
   sowToday: { input: SowTodayInput; answer: SowToday; part: never };
   fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };
   fitNormals: { input: Normals; answer: Result<Site>; part: never };
+  /** Frosts that a site's plausible years come to. */
+  frosts: { input: Site; answer: FrostRecord; part: never };
+  /** A site with the frosts that its gardener knows. */
+  fitFrosts: { input: { site: Site; known: KnownFrosts }; answer: Site; part: never };
   fitPattern: { input: { patternId: string; latitude_deg: number }; answer: Site; part: never };
 }
 export type Kind = keyof Questions;

@@ -1,10 +1,10 @@
-import { type Reason } from '../../core/choose/reasons.ts';
-import { showPerArea, showRain, showTemperature, type UnitChoice } from '../../core/units/show.ts';
-import { showDay } from '../../ui/dates.ts';
-import { type Trouble } from '../../core/choose/troubles.ts';
-import { TROUBLE_WORDS } from '../../ui/troubleWords.ts';
-import { METHOD_SHORT } from '../../ui/methodWords.ts';
-import { readyWords } from '../../ui/readyWords.ts';
+import { type Reason } from '../core/choose/reasons.ts';
+import { showPerArea, showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
+import { showDay } from './dates.ts';
+import { type Trouble } from '../core/choose/troubles.ts';
+import { TROUBLE_WORDS } from './troubleWords.ts';
+import { METHOD_SHORT } from './methodWords.ts';
+import { readyWords } from './readyWords.ts';
 
 const GROUP_WORDS: Record<string, string> = {
   roots: 'crops grown for their roots',
@@ -137,6 +137,13 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
       return {
         lead: 'Sown out of its season.',
         rest: `${s('species')} waits for a winter, about ${Math.round(n('need'))} chilly days, and meets ${Math.round(n('days'))} before it is ended: it stays leafy and thin.`,
+      };
+    case 'late-before-winter':
+      return {
+        lead: n('spring') ? 'The ground is still cold.' : 'Late before winter.',
+        rest: n('spring')
+          ? `${s('species')} raked in now lies too long: seed rots, or mice and slugs find it. Wait until the ground warms.`
+          : `${s('species')} meets the cold hardly rooted: frost lifts small plants and slugs take them. Sow sooner, or wait for spring.`,
       };
     case 'thinned':
       return {

@@ -4,7 +4,7 @@ import { IMPERIAL, METRIC } from '../../core/units/show.ts';
 import { PlaceField } from './PlaceField.tsx';
 import { NormalsFields } from './NormalsFields.tsx';
 import { type Climate, type Way } from './useClimate.ts';
-import { WeatherFile } from '../../ring/WeatherFile.tsx';
+import { WeatherFile } from '../WeatherFile.tsx';
 
 const NAMES: Record<Way, string> = {
   place: 'Name the nearest town',

@@ -1,7 +1,7 @@
-import { aims as aimList } from '../../catalogue/catalogue.ts';
-import { type AimOffer, type PlantingOffer } from '../../core/choose/begin.ts';
-import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
-import { showDay } from '../../ui/dates.ts';
+import { aims as aimList } from '../catalogue/catalogue.ts';
+import { type AimOffer, type PlantingOffer } from '../core/choose/begin.ts';
+import { showTemperature, type UnitChoice } from '../core/units/show.ts';
+import { showDay } from './dates.ts';
 
 /** Why this planting day is offered. */
 export function plantingWords(o: PlantingOffer, crop: string, units: UnitChoice): string {

@@ -1,8 +1,8 @@
-import { methods } from '../../catalogue/catalogue.ts';
-import { type Sample } from '../../core/choose/sample.ts';
-import { type Change } from '../../core/choose/change.ts';
-import { showDay } from '../../ui/dates.ts';
-import { METHOD_SHORT } from '../../ui/methodWords.ts';
+import { methods } from '../catalogue/catalogue.ts';
+import { type Sample } from '../core/choose/sample.ts';
+import { type Change } from '../core/choose/change.ts';
+import { showDay } from './dates.ts';
+import { METHOD_SHORT } from './methodWords.ts';
 
 /** What would have to change, as a sentence with its odds. */
 export function changeWords(c: Change, sample: Sample, plantDay: number): string {
