@@ -106,6 +106,7 @@ export async function makeGarden(
     mimeType: 'text/csv',
     buffer: Buffer.from(`name,size\n${rows.join('\n')}`),
   });
+  await page.getByRole('button', { name: /^Put \d+ beds? in the garden$/ }).click();
   await page.getByRole('link', { name: `${garden.letter}${rows.length}`, exact: true }).waitFor();
 }
 

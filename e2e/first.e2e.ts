@@ -88,3 +88,90 @@ test('with a packet, a bed and a phone: from the empty app to what to do, and on
     await stage.close();
   }
 });
+
+test('a list of beds with their crops is pasted, laid out, dragged, turned, reshaped and copied; a wall on the plan takes its sun', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  try {
+    await page.goto(base);
+    await page.getByRole('link', { name: 'Lay out a garden' }).click();
+    await page.getByLabel('Name of the garden').fill('Long Acre');
+    await page.getByRole('textbox', { name: 'Nearest town' }).fill('zurich');
+    await page.getByRole('button', { name: /^Zürich/ }).click();
+    await page.getByRole('button', { name: 'Make this garden' }).click();
+    await page.getByText('No beds yet.').waitFor();
+    const year = new Date().getFullYear() - 1;
+    await page
+      .getByLabel('Paste it from a spreadsheet')
+      .fill(
+        [
+          'Bed\tSize\tCrop\tPlanted\tOut',
+          `1\t1.2 x 8 m\tTomatoes\t21.5.${year}\t30.9.${year}`,
+          `2\t1.2 x 8 m\tSkirret\t1.4.${year}\t1.10.${year}`,
+          `2\t\tGarlic\t15.10.${year}\t`,
+          `3\tvast\tLeek\t1.5.${year}\t`,
+          '4\t6 m²\t\t\t',
+        ].join('\n'),
+      );
+    const seen = page.getByRole('group', { name: 'What was understood' });
+    await seen.getByText('3 beds and 3 crops').first().waitFor();
+    await seen.getByText('Line 5 is left out: "vast" is no size of a bed.').waitFor();
+    await seen.getByText(`; tomatoes ${year}-05-21 to ${year}-09-30`).waitFor();
+    await seen.getByLabel('"Skirret" is').selectOption({ label: 'Parsnip' });
+    expect(await axe(page)).toEqual([]);
+    await seen.getByRole('button', { name: 'Put 3 beds and 3 crops in the garden' }).click();
+    const bed = page.getByRole('button', { name: 'Bed 2', exact: true });
+    await bed.click();
+    const card = page.getByRole('region', { name: 'Bed 2' });
+    await card.getByText(/^96 g|10 g\/m² comes to 96 g/).waitFor();
+
+    // Dragged by its middle, nudged with keys, turned by a typed figure.
+    const middle = async () => {
+      const b = (await bed.boundingBox())!;
+      return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
+    };
+    const from = await middle();
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 200, from.y + 30, { steps: 5 });
+    await page.mouse.up();
+    await page.waitForFunction((x) => {
+      const b = document.querySelector('[aria-label="Bed 2"][role=button]')!.getBoundingClientRect();
+      return Math.abs(b.x + b.width / 2 - x) > 60;
+    }, from.x);
+    await card.getByLabel('Turned by, degrees').fill('90');
+    await card.getByLabel('Turned by, degrees').press('Enter');
+    await page.waitForFunction(() => {
+      const b = document.querySelector('[aria-label="Bed 2"][role=button]')!.getBoundingClientRect();
+      return b.width > b.height * 3;
+    });
+    // Another shape and size, typed in another unit.
+    await card.getByLabel('Shape').selectOption('triangle');
+    await card.getByLabel('Base x height').fill('10 ft x 4');
+    await card.getByLabel('Base x height').press('Enter');
+    await card.getByText('1.9 m²').first().waitFor();
+    expect(await axe(page)).toEqual([]);
+    // Two more in a row, named onwards.
+    await card.getByText('More of the same in a row').click();
+    await card.getByLabel('How many').fill('2');
+    await card.getByRole('button', { name: 'Copy bed 2' }).click();
+    await page.getByRole('link', { name: '5', exact: true }).waitFor();
+    await page.getByRole('button', { name: 'Bed 5', exact: true }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Bed 5', exact: true }).waitFor({ state: 'detached' });
+    // A wall in the way of the sun, with its height typed; the bed north of it hears of it.
+    await page.reload();
+    await page.getByRole('button', { name: 'Wall or fence' }).click();
+    await page.getByLabel('How high').fill('12 ft');
+    await page.getByLabel('How high').press('Enter');
+    await page.getByLabel('Size', { exact: true }).fill('30 m x 30 m');
+    await page.getByLabel('Size', { exact: true }).press('Enter');
+    await page.getByRole('button', { name: 'Bed 1', exact: true }).press('Enter');
+    await page.getByText(/it is kept as open sky\./).waitFor();
+    await page.getByRole('button', { name: /^Take (half|deep) shade$/ }).click();
+    await page.getByText(/it is kept as open sky\./).waitFor({ state: 'detached' });
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});

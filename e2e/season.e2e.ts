@@ -424,12 +424,13 @@ test('a garden grows from a station file with odd columns, and beds come in from
     await page.getByRole('button', { name: 'Make this garden' }).click();
     await page.getByText('Measured: 788 days from 2023-01-01 to 2025-03-10, 12 days missing.').waitFor();
     await upload('Or bring many beds in at once', 'beds.csv', 'name,size\nA,4 ft 6 in x 20 ft\nB,enormous\n');
-    await page.getByText(/The size in line 3 cannot be read/).waitFor();
+    await page.getByText(/^Line 3 is left out: "enormous" is no size of a bed/).waitFor();
     await upload(
       'Or bring many beds in at once',
       'beds.csv',
       'name,size\nA,4 ft 6 in x 20 ft\nB,1.2 m x 8 m\n',
     );
+    await page.getByRole('button', { name: 'Put 2 beds in the garden' }).click();
     await page.getByRole('link', { name: 'B', exact: true }).waitFor();
     const ring = [
       [0, 50],

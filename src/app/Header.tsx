@@ -39,7 +39,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
         </NavLink>
         <nav
           aria-label="Places"
-          className="flex gap-x-5 max-2xl:gap-x-4 max-sm:min-w-0 max-sm:flex-1 max-sm:overflow-x-auto sm:flex-wrap"
+          className="max-sm:runs-on flex gap-x-5 max-2xl:gap-x-4 max-sm:min-w-0 max-sm:flex-1 sm:flex-wrap"
         >
           {PLACES.map(([to, label]) => (
             <NavLink

@@ -1,7 +1,7 @@
 import { type CSSProperties } from 'react';
 import { DayPicker } from 'react-day-picker';
 import 'react-day-picker/style.css';
-import { FIRST_DAY, LAST_DAY } from './typedDay.ts';
+import { FIRST_DAY, LAST_DAY } from '../core/calendar/typedDay.ts';
 
 const LOOK = {
   '--rdp-accent-color': 'var(--color-madder)',

@@ -1,7 +1,7 @@
 import { CalendarDays } from 'lucide-react';
 import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react';
 import { showIsoYear } from './dates.ts';
-import { EXAMPLE, orderOf, readDay } from './typedDay.ts';
+import { EXAMPLE, orderOf, readDay } from '../core/calendar/typedDay.ts';
 
 const Calendar = lazy(() => import('./Calendar.tsx'));
 const ORDER = orderOf(typeof navigator === 'undefined' ? undefined : navigator.language);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { isoOf } from '../core/calendar/day.ts';
 import { showIsoYear } from './dates.ts';
-import { type DayOrder, orderOf, readDay } from './typedDay.ts';
+import { type DayOrder, orderOf, readDay } from '../core/calendar/typedDay.ts';
 
 const near = '2026-11-25';
 

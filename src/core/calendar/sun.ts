@@ -34,3 +34,30 @@ export function extraterrestrial_MJ(latitude_deg: number, doy: number): number {
     (sunset * sin(phi) * sin(d) + cos(phi) * cos(d) * sin(sunset));
   return Math.max(0, ra);
 }
+
+/** Where the sun stands: altitude over the horizon and azimuth clockwise from north, degrees. */
+export interface SunPosition {
+  altitude_deg: number;
+  azimuth_deg: number;
+}
+
+/**
+ * Answers: where does the sun stand at an hour of its own day (12 when it is highest)?
+ * Equation: sin h = sin phi sin d + cos phi cos d cos w, with w = 15 degrees an hour from noon; azimuth from its east and north components.
+ * Source: FAO-56 for the declination, spherical trigonometry. Clocks run up to an hour or two beside the sun.
+ * Worked figure: latitude 50, 21 June (doy 172), noon: 63.4 degrees high in the south; latitude -37, noon: in the north.
+ */
+export function sunAt(latitude_deg: number, doy: number, hour: number): SunPosition {
+  const d = declination(doy);
+  const phi = latitude_deg * RAD;
+  const w = (hour - 12) * 15 * RAD;
+  const up = sin(phi) * sin(d) + cos(phi) * cos(d) * cos(w);
+  const north = cos(phi) * sin(d) - sin(phi) * cos(d) * cos(w);
+  const east = -cos(d) * sin(w);
+  const flat = Math.sqrt(north * north + east * east);
+  const bearing = flat < 1e-9 ? 0 : acos(Math.max(-1, Math.min(1, north / flat)));
+  return {
+    altitude_deg: (Math.PI / 2 - acos(Math.max(-1, Math.min(1, up)))) / RAD,
+    azimuth_deg: (east >= 0 ? bearing : 2 * Math.PI - bearing) / RAD,
+  };
+}

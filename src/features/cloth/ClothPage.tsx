@@ -12,8 +12,11 @@ import { Risks } from './Risks.tsx';
 import { ThisWeek } from './ThisWeek.tsx';
 
 /** Days shown back and ahead of today. */
-const SPANS = { season: [225, 190], 'two years': [540, 365], 'five years': [1460, 365] } as const;
+const SPANS = { season: [225, 190], 'two years': [540, 190], 'five years': [1460, 365] } as const;
 type Span = keyof typeof SPANS;
+
+/** From more beds than this on they are folded, fitted and looked for. */
+const FEW_BEDS = 8;
 
 const THREADS = [
   ['grass', 'Grasses'],
@@ -31,6 +34,18 @@ export default function ClothPage() {
   const ring = useGarden();
   const { beds, plantings, covers, today } = ring;
   const [span, setSpan] = useState<Span>('season');
+  const [fitted, setFitted] = useState(false);
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
+  const [typed, setTyped] = useState('');
+  const sought = typed.trim()
+    ? (beds.find((b) => b.name.toLowerCase() === typed.trim().toLowerCase()) ??
+      beds.find((b) => b.name.toLowerCase().startsWith(typed.trim().toLowerCase())))
+    : undefined;
+  const fold = (block: string) => {
+    const next = new Set(folded);
+    if (!next.delete(block)) next.add(block);
+    setFolded(next);
+  };
   const now = dayOf(today);
   const living = useMemo(() => covers.filter((c) => c.verdict !== 'dead'), [covers]);
   const forecasts = useForecasts(living, PLAUSIBLE_YEARS);
@@ -64,7 +79,11 @@ export default function ClothPage() {
     <main id="main" className="grid xl:grid-cols-[1fr_20rem]">
       <div className="min-w-0">
         <h1 className="sr-only">The cloth of {ring.garden.name}</h1>
-        <div role="group" aria-label="How much of the cloth" className="flex gap-2 px-3 pt-2 text-sm">
+        <div
+          role="group"
+          aria-label="How much of the cloth"
+          className="flex flex-wrap items-center gap-2 px-3 pt-2"
+        >
           {(Object.keys(SPANS) as Span[]).map((s) => (
             <button
               key={s}
@@ -76,8 +95,45 @@ export default function ClothPage() {
               {s}
             </button>
           ))}
+          {beds.length > FEW_BEDS && (
+            <>
+              <button
+                type="button"
+                aria-pressed={fitted}
+                className={`px-2 py-1 ${fitted ? 'border-walnut border-b-3 font-bold' : ''}`}
+                onClick={() => setFitted(!fitted)}
+              >
+                all beds
+              </button>
+              <input
+                className="input input-sm ml-auto w-32!"
+                placeholder="find a bed"
+                aria-label="Find a bed"
+                value={typed}
+                onChange={(e) => {
+                  setTyped(e.target.value);
+                  setFolded(new Set());
+                }}
+              />
+            </>
+          )}
+          <button
+            type="button"
+            className={`no-print px-2 py-1 ${beds.length > FEW_BEDS ? '' : 'ml-auto'}`}
+            onClick={() => window.print()}
+          >
+            print
+          </button>
         </div>
-        <Loom from={now - SPANS[span][0]} to={now + SPANS[span][1]} />
+        <Loom
+          from={now - SPANS[span][0]}
+          to={now + SPANS[span][1]}
+          whole={span !== 'season'}
+          fitted={fitted}
+          folded={folded}
+          fold={fold}
+          sought={sought?.id ?? null}
+        />
       </div>
       <aside className="border-warp bg-paper border-l p-5" aria-label="This week">
         <ThisWeek forecasts={forecasts} />

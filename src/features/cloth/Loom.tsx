@@ -1,4 +1,4 @@
-import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { stripOf, underCrops } from '../../core/bed/timeline.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
@@ -12,10 +12,17 @@ import { Holes } from './Holes.tsx';
 import { PREFIX, Strip } from './Strip.tsx';
 
 const LEFT = 56;
+/** Names of the beds above the strips, and what is left under them, px. */
+const HEAD_PX = 96;
 const TOP = 4;
 /** Years behind the density of a strip; it is a picture, the answer screens use more. */
 const STRIP_YEARS = 16;
 const PX_PER_DAY = 1.54;
+/** A folded block shows its beds as slivers, and a cloth that is fitted has columns no narrower than this, px. */
+const SLIVER = 16;
+const LEAST_FITTED = 22;
+/** Under this a strip has no room for handles and words. */
+const ROOMY = 44;
 const HOLES_AHEAD_D = 400;
 const LEAST_COLUMN = 58;
 const MOST_COLUMN = 120;
@@ -65,15 +72,49 @@ function useWindow() {
   return { box, seen };
 }
 
+interface Props {
+  from: Day;
+  to: Day;
+  /** All of the time on one screen, woven coarser. */
+  whole: boolean;
+  /** All beds in the width of the window. */
+  fitted: boolean;
+  /** Blocks whose beds are slivers. */
+  folded: ReadonlySet<string>;
+  fold(block: string): void;
+  /** A bed that was looked for. */
+  sought: string | null;
+}
+
 /** The cloth: one strip a bed, time running downward. */
-export function Loom({ from, to }: { from: Day; to: Day }) {
+export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
   const { beds, covers, plantings, garden, today } = useGarden();
   const { box, seen } = useWindow();
-  const column = Math.max(LEAST_COLUMN, Math.min(MOST_COLUMN, (seen.width - LEFT - 8) / beds.length));
-  const height = (to - from) * PX_PER_DAY;
-  const y = useCallback((day: Day) => TOP + (day - from) * PX_PER_DAY, [from]);
+  const open = beds.filter((b) => !folded.has(b.block)).length;
+  const slivers = (beds.length - open) * SLIVER;
+  const column = Math.max(
+    fitted ? LEAST_FITTED : LEAST_COLUMN,
+    Math.min(MOST_COLUMN, (seen.width - LEFT - 8 - slivers) / Math.max(1, open)),
+  );
+  const perDay = whole
+    ? Math.min(PX_PER_DAY, Math.max(0.1, (seen.height - HEAD_PX) / (to - from)))
+    : PX_PER_DAY;
+  const height = (to - from) * perDay;
+  const y = useCallback((day: Day) => TOP + (day - from) * perDay, [from, perDay]);
   const now = dayOf(today);
-  const total = LEFT + column * beds.length;
+  const widths = beds.map((b) => (folded.has(b.block) ? SLIVER : column));
+  const lefts = widths.map((_, i) => LEFT + widths.slice(0, i).reduce((a, b) => a + b, 0));
+  const total = LEFT + widths.reduce((a, b) => a + b, 0);
+  const blocks = beds.reduce<{ block: string; width: number }[]>((runs, b, i) => {
+    const last = runs.at(-1);
+    if (last?.block === b.block) last.width += widths[i]!;
+    else runs.push({ block: b.block, width: widths[i]! });
+    return runs;
+  }, []);
+  const soughtLeft = lefts[beds.findIndex((b) => b.id === sought)];
+  useEffect(() => {
+    if (soughtLeft !== undefined) box.current?.scrollTo({ left: soughtLeft - LEFT - 40 });
+  }, [box, soughtLeft]);
   useLayoutEffect(() => {
     const el = box.current;
     if (el && height > el.clientHeight) el.scrollTop = y(now) - el.clientHeight * TODAY_AT;
@@ -81,11 +122,16 @@ export function Loom({ from, to }: { from: Day; to: Day }) {
 
   const months: Day[] = [];
   for (let d = from; d < to; d++) if (new Date(d * 86_400_000).getUTCDate() === 1) months.push(d);
-  const inView = (x: number) =>
-    x + column >= seen.left - STEP_PX && x <= seen.left + seen.width + 2 * STEP_PX;
-  const firstDay = from + (seen.top - STEP_PX) / PX_PER_DAY;
-  const lastDay = from + (seen.top + seen.height + 2 * STEP_PX) / PX_PER_DAY;
-  const hung = beds.map((bed, i) => ({ bed, x: LEFT + i * column + 5 })).filter((h) => inView(h.x));
+  const inView = (x: number, w: number) =>
+    x + w >= seen.left - STEP_PX && x <= seen.left + seen.width + 2 * STEP_PX;
+  const firstDay = from + (seen.top - STEP_PX) / perDay;
+  const lastDay = from + (seen.top + seen.height + 2 * STEP_PX) / perDay;
+  const hung = beds
+    .map((bed, i) => {
+      const gap = widths[i]! < ROOMY ? 2 : 10;
+      return { bed, x: lefts[i]! + gap / 2, width: widths[i]! - gap };
+    })
+    .filter((h) => inView(h.x, h.width));
   const shownIds = hung.map((h) => h.bed.id).join();
   const strips = useMemo(
     () => new Map(beds.map((b) => [b.id, stripOf(b.id, plantings, covers, from, to)])),
@@ -108,28 +154,63 @@ export function Loom({ from, to }: { from: Day; to: Day }) {
   return (
     <div
       ref={box}
-      className="relative max-h-[calc(100vh-64px)] min-h-96 w-full overflow-auto"
+      className="loom-box relative max-h-[calc(100vh-64px)] min-h-96 w-full overflow-auto"
       tabIndex={0}
       role="region"
       aria-label="All beds, time running downward"
     >
-      <div className="bg-wool sticky top-0 z-30 flex pt-3" style={{ width: total, paddingLeft: LEFT }}>
-        {beds.map((b) => (
-          <Link
-            key={b.id}
-            to={`/bed/${b.id}`}
-            className="block text-center leading-tight hover:underline"
-            style={{ width: column }}
-          >
-            <span className="font-display block truncate text-lg font-bold">{b.name}</span>
-            <span className="text-bark block text-xs">{showArea(b.area_m2, garden.units)}</span>
-          </Link>
-        ))}
+      <div className="bg-wool no-print sticky top-0 z-30 pt-2" style={{ width: total, paddingLeft: LEFT }}>
+        {blocks.some((b) => b.block !== '') && (
+          <div className="flex">
+            {blocks.map((b, i) => (
+              <button
+                key={`${b.block}${i}`}
+                type="button"
+                className="border-warp text-bark truncate border-b px-1 text-left hover:underline"
+                style={{ width: b.width - 4, marginRight: 4 }}
+                aria-expanded={!folded.has(b.block)}
+                title={folded.has(b.block) ? `Unfold ${b.block}` : `Fold ${b.block}`}
+                onClick={() => fold(b.block)}
+              >
+                {folded.has(b.block) ? '▸ ' : '▾ '}
+                {b.block || 'other beds'}
+              </button>
+            ))}
+          </div>
+        )}
+        <div className="flex">
+          {beds.map((b, i) =>
+            widths[i]! < ROOMY ? (
+              <Link
+                key={b.id}
+                to={`/bed/${b.id}`}
+                aria-label={`Bed ${b.name}`}
+                title={`Bed ${b.name}`}
+                className={`font-display block h-11 truncate text-center leading-tight font-bold hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
+                style={{ width: widths[i], writingMode: 'vertical-rl' }}
+              >
+                {b.name}
+              </Link>
+            ) : (
+              <Link
+                key={b.id}
+                to={`/bed/${b.id}`}
+                className={`block text-center leading-tight hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
+                style={{ width: widths[i] }}
+              >
+                <span className="font-display block truncate text-lg font-bold">{b.name}</span>
+                <span className="text-bark block text-xs">{showArea(b.area_m2, garden.units)}</span>
+              </Link>
+            ),
+          )}
+        </div>
       </div>
       <div className="relative" style={{ width: total, height: TOP + height + 8 }}>
         <svg
           width={total}
           height={TOP + height + 8}
+          viewBox={`0 0 ${total} ${TOP + height + 8}`}
+          className="loom"
           role="img"
           aria-label={`Cloth of ${beds.length} beds from ${showDay(from)} to ${showDay(to)}; each bed's page tells it in words`}
         >
@@ -137,25 +218,26 @@ export function Loom({ from, to }: { from: Day; to: Day }) {
           {months.map((m) => (
             <g key={m}>
               <line x1={LEFT - 8} x2={total} y1={y(m)} y2={y(m)} stroke="#e0cfb2" />
-              {Math.abs(m - now) * PX_PER_DAY > 14 && (
-                <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="#6b5646">
-                  {monthName(m)}
-                  {new Date(m * 86_400_000).getUTCMonth() === 0 && (
-                    <tspan x={6} dy={14} fontSize={12}>
-                      {new Date(m * 86_400_000).getUTCFullYear()}
-                    </tspan>
-                  )}
-                </text>
-              )}
+              {Math.abs(m - now) * perDay > 14 &&
+                (perDay > 0.5 || new Date(m * 86_400_000).getUTCMonth() % 6 === 0) && (
+                  <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="#6b5646">
+                    {monthName(m)}
+                    {new Date(m * 86_400_000).getUTCMonth() === 0 && (
+                      <tspan x={6} dy={14} fontSize={12}>
+                        {new Date(m * 86_400_000).getUTCFullYear()}
+                      </tspan>
+                    )}
+                  </text>
+                )}
             </g>
           ))}
-          {hung.map(({ bed, x }) => (
+          {hung.map(({ bed, x, width }) => (
             <Strip
               key={bed.id}
               under={under.get(bed.id)!.filter((s) => s.to > firstDay && s.from < lastDay)}
               segments={strips.get(bed.id)!.filter((s) => s.to > firstDay && s.from < lastDay)}
               x={x}
-              width={column - 10}
+              width={width}
               from={from}
               to={to}
               y={y}
@@ -163,6 +245,24 @@ export function Loom({ from, to }: { from: Day; to: Day }) {
               forecasts={forecasts}
             />
           ))}
+          <g className="print-only">
+            {hung.map(({ bed, x, width }) => (
+              <text
+                key={bed.id}
+                x={x + width / 2}
+                y={TOP + 16}
+                fontSize={15}
+                fontWeight={700}
+                textAnchor="middle"
+                fill="#000"
+                stroke="#fff"
+                strokeWidth={4}
+                paintOrder="stroke"
+              >
+                {bed.name}
+              </text>
+            ))}
+          </g>
           <path d={`M${LEFT - 6} ${y(now)}H${total}`} stroke="#3c2a20" strokeWidth={3} />
           <path
             d={Array.from(
@@ -183,29 +283,31 @@ export function Loom({ from, to }: { from: Day; to: Day }) {
             {showDay(now)}
           </text>
         </svg>
-        {hung.map(({ bed, x }) => (
-          <div key={bed.id}>
-            <Holes
-              bed={bed}
-              segments={ahead.get(bed.id)!}
-              x={x}
-              width={column - 10}
-              y={y}
-              to={to}
-              end={now + HOLES_AHEAD_D}
-            />
-            <EdgeHandles
-              bed={bed}
-              x={x}
-              width={column - 10}
-              from={from}
-              to={to}
-              y={y}
-              perDay={PX_PER_DAY}
-              now={now}
-            />
-          </div>
-        ))}
+        {hung
+          .filter((h) => h.width >= ROOMY)
+          .map(({ bed, x, width }) => (
+            <div key={bed.id}>
+              <Holes
+                bed={bed}
+                segments={ahead.get(bed.id)!}
+                x={x}
+                width={width}
+                y={y}
+                to={to}
+                end={now + HOLES_AHEAD_D}
+              />
+              <EdgeHandles
+                bed={bed}
+                x={x}
+                width={width}
+                from={from}
+                to={to}
+                y={y}
+                perDay={perDay}
+                now={now}
+              />
+            </div>
+          ))}
       </div>
     </div>
   );

@@ -45,7 +45,11 @@ export function Risks({
   return (
     <section aria-label="What may go wrong">
       <h2 className="font-display mt-5 text-lg font-bold">What may go wrong</h2>
-      {waiting > 0 && <p className="text-bark text-sm">Working out {waiting} covers…</p>}
+      {waiting > 0 && (
+        <p className="text-bark text-sm">
+          Working out {waiting} {waiting === 1 ? 'cover' : 'covers'}…
+        </p>
+      )}
       {waiting === 0 && risks.length === 0 && clashes.length === 0 && (
         <p>Nothing that stands or is planned is likely to fail.</p>
       )}

@@ -72,7 +72,10 @@ export const Strip = memo(function Strip({
         />
       ))}
       {segments
-        .filter((s) => s.refId && (s.kind === 'crop' || s.kind === 'cover') && y(s.to) - y(s.from) > 34)
+        .filter(
+          (s) =>
+            s.refId && (s.kind === 'crop' || s.kind === 'cover') && width > 34 && y(s.to) - y(s.from) > 34,
+        )
         .map((s) => (
           <Label key={`${s.refId}${s.from}`} s={s} x={x + width / 2} y={labelAt(s, y, now)} width={width} />
         ))}
@@ -251,7 +254,8 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
 
 const lastWord = (name: string): string =>
   name
-    .replace(/[,(].*/, '')
+    // What a crop is, not how it is raised.
+    .replace(/[,(].*| (transplants|from seed).*/, '')
     .trim()
     .toLowerCase()
     .split(' ')

@@ -1,4 +1,4 @@
-import { dayOf, isIsoDate, isoOf } from '../core/calendar/day.ts';
+import { dayOf, isIsoDate, isoOf } from './day.ts';
 
 /** No day outside these is taken: a slip of a finger in the year is no date of a garden. */
 export const FIRST_DAY = '1990-01-01';

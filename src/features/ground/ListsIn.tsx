@@ -1,0 +1,259 @@
+import { useMemo, useState } from 'react';
+import { crops } from '../../catalogue/catalogue.ts';
+import { type DayOrder, orderOf } from '../../core/calendar/typedDay.ts';
+import { type Failure } from '../../core/result/result.ts';
+import { freshBed } from '../../questions/fresh.ts';
+import { bringList, listWords } from '../../records/commands/bringList.ts';
+import { bedsFromGeoJson } from '../../records/files/bedsFile.ts';
+import { LARGEST, textOf } from '../../records/files/bytes.ts';
+import {
+  BED_COLUMNS,
+  type BadLine,
+  type Column,
+  type Columns,
+  guessDayOrder,
+  guessList,
+  readBedList,
+  readSeedList,
+  SEED_COLUMNS,
+} from '../../records/files/listIn.ts';
+import { type CsvTable, readTable } from '../../records/files/weatherCsv.ts';
+import { saveBeds } from '../../records/verbs/verbs.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { failureWords } from '../../ui/failureWords.ts';
+import { SelectField } from '../../ui/fields.tsx';
+import { Field } from '../../ui/parts.tsx';
+
+type Kind = 'beds' | 'seed';
+const LABELS: Record<Column, string> = {
+  bed: 'Bed',
+  size: 'Size',
+  width: 'Width',
+  length: 'Length',
+  block: 'Block',
+  crop: 'Crop',
+  planted: 'Planted',
+  out: 'Out',
+  kind: 'Kind',
+  weight: 'Weight',
+  year: 'Year',
+  label: 'Label',
+};
+const WHY: Record<BadLine['why'], (given: string) => string> = {
+  bed: () => 'has no name of a bed',
+  size: (g) => `"${g}" is no size of a bed`,
+  planted: (g) => `"${g}" is no planting day`,
+  out: (g) => `"${g}" is no day`,
+  order: (g) => `it goes out before it is planted (${g})`,
+  overlap: (g) => `two crops on one bed at once (${g})`,
+  kind: (g) => `"${g}" is no kind known here`,
+  weight: (g) => `"${g}" is no weight`,
+  year: (g) => `"${g}" is no year`,
+};
+const KEEP = '';
+const SHOWN_ROWS = 5;
+
+/** Beds with their crops, or seed on the shelf, from a table that is pasted or a file. What was understood is shown before anything is written. */
+export function ListsIn({ tell }: { tell(f: Failure): void }) {
+  const { garden, beds, today, hands, run } = useGarden();
+  const [kind, setKind] = useState<Kind>('beds');
+  const [text, setText] = useState('');
+  const [table, setTable] = useState<CsvTable | null>(null);
+  const [columns, setColumns] = useState<Columns | null>(null);
+  const [order, setOrder] = useState<DayOrder>('dmy');
+  const [means, setMeans] = useState<Record<string, string>>({});
+  const [problem, setProblem] = useState('');
+  const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
+  const wanted = kind === 'beds' ? BED_COLUMNS : SEED_COLUMNS;
+
+  function take(raw: string, as: Kind = kind) {
+    setText(raw);
+    setProblem('');
+    if (raw.trim() === '') return setTable(null);
+    const read = readTable(raw);
+    if (!read.ok) {
+      setTable(null);
+      return setProblem(failureWords(read.failure));
+    }
+    const guessed = guessList(read.value, as === 'beds' ? BED_COLUMNS : SEED_COLUMNS);
+    setTable(read.value);
+    setColumns(guessed);
+    setMeans({});
+    const days = read.value.rows.map((r) => r[guessed.planted] ?? '');
+    const told = guessDayOrder(days);
+    setOrder(
+      told === 'dmy' && days.every((d) => !/^\s*(1[3-9]|2\d|3[01])\D/.test(d))
+        ? orderOf(navigator.language)
+        : told,
+    );
+  }
+  async function open(file: File | undefined) {
+    if (!file) return;
+    const read = await textOf(file, LARGEST.table);
+    if (!read.ok) return tell(read.failure);
+    if (!/\.(geo)?json$/i.test(file.name)) return take(read.value);
+    const shapes = bedsFromGeoJson(read.value);
+    if (!shapes.ok) return tell(shapes.failure);
+    const taken = shapes.value.find((b) => beds.some((x) => x.name === b.name));
+    if (taken)
+      return tell({ code: 'bed-twice', where: 'the file and the garden', facts: { name: taken.name } });
+    await run(
+      saveBeds(
+        hands,
+        shapes.value.map((b, i) =>
+          freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: beds.length + i }),
+        ),
+      ),
+    );
+  }
+  const list = useMemo(() => {
+    if (!table || !columns) return null;
+    const known = beds.map((b) => b.name);
+    return kind === 'beds'
+      ? readBedList(table, { columns, order, unit, known, near: today, means })
+      : readSeedList(
+          table,
+          columns,
+          garden.units.mass === 'imperial' ? 'oz' : 'g',
+          Number(today.slice(0, 4)),
+        );
+  }, [table, columns, kind, order, unit, beds, today, means, garden.units.mass]);
+  const some = list && list.beds.length + list.crops.length + list.seed.length > 0;
+
+  async function put() {
+    if (!list) return;
+    const make = (b: (typeof list.beds)[number], at: number) =>
+      freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: at });
+    if (await run(bringList(hands, garden.id, list, make, today))) take('');
+  }
+  return (
+    <section aria-labelledby="lists-title" className="border-warp mt-6 border-t pt-3">
+      <h2 id="lists-title" className="font-display text-xl font-bold">
+        Bring a list in
+      </h2>
+      <div className="mt-2 grid gap-3 sm:grid-cols-2">
+        <SelectField<Kind>
+          label="What is in it"
+          value={kind}
+          options={[
+            ['beds', 'Beds, with what grows on them'],
+            ['seed', 'Seed on the shelf'],
+          ]}
+          onChange={(k) => {
+            setKind(k);
+            if (text) take(text, k);
+          }}
+        />
+        <Field label="Or bring many beds in at once" hint="CSV or GeoJSON.">
+          {(id) => (
+            <input
+              id={id}
+              type="file"
+              className="file-input"
+              accept=".csv,.tsv,.txt,.json,.geojson"
+              onChange={(e) => {
+                void open(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          )}
+        </Field>
+      </div>
+      <div className="mt-3">
+        <Field
+          label="Paste it from a spreadsheet"
+          hint={
+            kind === 'beds'
+              ? 'A first line that names the columns: bed, size, crop, planted, out. A bed may stand in several lines.'
+              : 'A first line that names the columns: kind, weight, year.'
+          }
+        >
+          {(id) => (
+            <textarea
+              id={id}
+              className="textarea w-full font-mono"
+              rows={4}
+              value={text}
+              onChange={(e) => take(e.target.value)}
+            />
+          )}
+        </Field>
+      </div>
+      {problem && (
+        <p role="alert" className="text-madder mt-2 font-semibold">
+          {problem}
+        </p>
+      )}
+      {table && columns && list && (
+        <div
+          className="border-walnut bg-paper mt-3 border-l-4 p-3"
+          aria-label="What was understood"
+          role="group"
+        >
+          <p className="font-display text-2xl font-bold">{listWords(list)}</p>
+          <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
+            {wanted.map((c) => (
+              <SelectField
+                key={c}
+                label={`${LABELS[c]} stands in`}
+                value={String(columns[c])}
+                options={[
+                  ['-1', 'no column'] as const,
+                  ...table.headers.map((h, i) => [String(i), h || `column ${i + 1}`] as const),
+                ]}
+                onChange={(at) => setColumns({ ...columns, [c]: Number(at) })}
+              />
+            ))}
+            {kind === 'beds' && columns.planted >= 0 && (
+              <SelectField<DayOrder>
+                label="Days are written"
+                value={order}
+                options={[
+                  ['dmy', 'day, month, year'],
+                  ['mdy', 'month, day, year'],
+                  ['ymd', 'year, month, day'],
+                ]}
+                onChange={setOrder}
+              />
+            )}
+          </div>
+          <ul className="mt-3">
+            {list.beds.slice(0, SHOWN_ROWS).map((b) => (
+              <li key={b.name}>
+                Bed <b>{b.name}</b>, {b.area_m2.toFixed(1)} m²
+                {list.crops
+                  .filter((c) => c.bed === b.name)
+                  .map((c) => `; ${c.word.toLowerCase()} ${c.plantOn} to ${c.clearOn ?? '?'}`)
+                  .join('')}
+              </li>
+            ))}
+            {list.beds.length > SHOWN_ROWS && <li>and {list.beds.length - SHOWN_ROWS} more beds</li>}
+          </ul>
+          {list.unknown.map((word) => (
+            <div key={word} className="mt-2 max-w-sm">
+              <SelectField
+                label={`"${word}" is`}
+                value={means[word] ?? KEEP}
+                options={[[KEEP, 'kept under its own name'], ...crops.map((c) => [c.id, c.name] as const)]}
+                onChange={(id) => setMeans({ ...means, [word]: id })}
+              />
+            </div>
+          ))}
+          {list.bad.length > 0 && (
+            <ul className="text-madder mt-2" aria-label="Left out">
+              {list.bad.slice(0, 8).map((b) => (
+                <li key={b.line}>
+                  Line {b.line} is left out: {WHY[b.why](b.given)}.
+                </li>
+              ))}
+              {list.bad.length > 8 && <li>and {list.bad.length - 8} more lines</li>}
+            </ul>
+          )}
+          <button type="button" className="btn btn-primary mt-3" disabled={!some} onClick={() => void put()}>
+            Put {listWords(list)} in the garden
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}

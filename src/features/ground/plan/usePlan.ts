@@ -1,0 +1,98 @@
+import { useMemo, useState } from 'react';
+import { findSpecies } from '../../../catalogue/catalogue.ts';
+import { stripOf } from '../../../core/bed/timeline.ts';
+import { dayOf } from '../../../core/calendar/day.ts';
+import { layOut } from '../../../core/ground/layOut.ts';
+import { footOf } from '../../../core/ground/shade.ts';
+import { type Box, boxOf, type Lies, outlineOf, type Point } from '../../../core/ground/shape.ts';
+import type { Bed, Mark } from '../../../records/types.ts';
+import { changeMark, placeBeds } from '../../../records/commands/ground.ts';
+import { useGarden } from '../../../ring/garden.tsx';
+import { type Motif } from '../../../ui/motifs.ts';
+
+/** What is woven on a bed today. */
+export type Ground =
+  { bands: { motif: Motif; share: number }[] } | { plain: 'residue' | 'sheet' | 'crop' | 'warp' };
+
+export interface PlacedBed {
+  bed: Bed;
+  at: Lies;
+  outline: Point[];
+  ground: Ground;
+  /** Nobody has laid it out: it lies where there was room. */
+  guessed: boolean;
+}
+
+export type Chosen = { what: 'bed' | 'mark'; id: string } | null;
+
+/** Round everything that lies on the plan, m. */
+const MARGIN_M = 1.4;
+const LEAST_M = 8;
+
+/** The plan of the garden: where beds lie, what is on them today, and the one that is chosen. */
+export function usePlan() {
+  const { garden, beds, plantings, covers, today, hands, run } = useGarden();
+  const [chosen, setChosen] = useState<Chosen>(null);
+  const now = dayOf(today);
+  const places = useMemo(() => layOut(beds), [beds]);
+  const placed = useMemo<PlacedBed[]>(
+    () =>
+      beds.map((bed) => {
+        const at = places.get(bed.id)!;
+        const on = stripOf(bed.id, plantings, covers, now, now + 1)[0];
+        const cover = on?.kind === 'cover' ? covers.find((c) => c.id === on.refId) : undefined;
+        const ground: Ground = cover
+          ? {
+              bands: cover.parts.map((p) => ({
+                motif: findSpecies(p.speciesId)?.role ?? 'broadleaf',
+                share: p.share,
+              })),
+            }
+          : {
+              plain: on?.kind === 'crop' || on?.kind === 'residue' || on?.kind === 'sheet' ? on.kind : 'warp',
+            };
+        return { bed, at, outline: outlineOf(bed, at), ground, guessed: bed.at === null };
+      }),
+    [beds, places, plantings, covers, now],
+  );
+  const bounds = useMemo<Box>(() => {
+    const all = [...placed.flatMap((p) => p.outline), ...garden.plan.marks.flatMap((m) => footOf(m))];
+    if (all.length === 0) return { x: 0, y: 0, width: LEAST_M, height: LEAST_M };
+    const box = boxOf(all);
+    return {
+      x: box.x - MARGIN_M,
+      y: box.y - MARGIN_M,
+      width: Math.max(LEAST_M, box.width + 2 * MARGIN_M),
+      height: Math.max(LEAST_M / 2, box.height + 2 * MARGIN_M),
+    };
+  }, [placed, garden.plan.marks]);
+
+  const place = (
+    bed: Bed,
+    patch: Parameters<typeof placeBeds>[2][number]['patch'],
+    label: string,
+    joins = false,
+  ) => void run(placeBeds(hands, garden.id, [{ id: bed.id, patch }], `bed ${bed.name} ${label}`, joins));
+  const moveBed = (p: PlacedBed, to: Partial<Lies>, joins = false) =>
+    place(p.bed, { at: { ...p.at, ...to } }, 'on the plan', joins);
+  const change = (m: Mark, patch: Partial<Mark>, joins = false) =>
+    void run(changeMark(hands, garden.id, m.id, patch, `${m.name || m.kind} on the plan`, joins));
+  return {
+    garden,
+    placed,
+    bounds,
+    chosen,
+    setChosen,
+    chosenBed: chosen?.what === 'bed' ? placed.find((p) => p.bed.id === chosen.id) : undefined,
+    chosenMark: chosen?.what === 'mark' ? garden.plan.marks.find((m) => m.id === chosen.id) : undefined,
+    place,
+    moveBed,
+    changeMark: change,
+  };
+}
+
+export type Plan = ReturnType<typeof usePlan>;
+
+/** Dragged and nudged things come to rest on five centimetres. */
+const STEP_M = 0.05;
+export const rest = (m: number): number => Math.round(Math.round(m / STEP_M) * STEP_M * 1000) / 1000;

@@ -1,0 +1,66 @@
+import { fail, ok } from '../../core/result/result.ts';
+import { type Bed, type Mark } from '../types.ts';
+import { type Done, type Hands, meta } from '../verbs/verbs.ts';
+import { type Wish, writeFrom } from '../write.ts';
+
+// Deeds on the plan of the garden.
+
+/** Beds that get a place, a turn or another shape, in one write; steps of one movement are one entry. Fails with `bed-gone`. */
+export const placeBeds = (
+  hands: Hands,
+  gardenId: string,
+  placed: readonly {
+    id: string;
+    patch: Partial<Pick<Bed, 'at' | 'width_m' | 'length_m' | 'area_m2' | 'ring'>>;
+  }[],
+  label: string,
+  joins = false,
+): Done =>
+  writeFrom(hands.db, { ...meta(hands, gardenId, 'place-beds', label), joins }, async () => {
+    const wishes: Wish[] = [];
+    for (const { id, patch } of placed) {
+      const stands = await hands.db.beds.get(id);
+      if (!stands) return fail('bed-gone');
+      wishes.push({ table: 'beds', put: { ...stands, ...patch } });
+    }
+    return ok(wishes);
+  });
+
+/** Puts something on the plan beside the beds, or changes it; `patch` null takes it away. Fails with `garden-gone`. */
+export const changeMark = (
+  hands: Hands,
+  gardenId: string,
+  id: string,
+  patch: Mark | Partial<Mark> | null,
+  label: string,
+  joins = false,
+): Done =>
+  writeFrom(hands.db, { ...meta(hands, gardenId, 'change-mark', label), joins }, async () => {
+    const garden = await hands.db.gardens.get(gardenId);
+    if (!garden) return fail('garden-gone');
+    const { marks } = garden.plan;
+    const stands = marks.find((m) => m.id === id);
+    const next =
+      patch === null
+        ? marks.filter((m) => m.id !== id)
+        : stands
+          ? marks.map((m) => (m.id === id ? { ...m, ...patch } : m))
+          : [...marks, patch as Mark];
+    return ok([{ table: 'gardens', put: { ...garden, plan: { ...garden.plan, marks: next } } }]);
+  });
+
+/** The order in which beds are walked past and hang in the cloth. Beds that are not named stand behind, as they stood. */
+export const orderBeds = (hands: Hands, gardenId: string, ids: readonly string[]): Done =>
+  writeFrom(hands.db, meta(hands, gardenId, 'order-beds', 'the order of the beds'), async () => {
+    const beds = await hands.db.beds.where({ gardenId }).toArray();
+    const rank = (b: Bed) => {
+      const i = ids.indexOf(b.id);
+      return i < 0 ? ids.length : i;
+    };
+    const sorted = [...beds].sort((a, b) => rank(a) - rank(b) || a.order - b.order);
+    return ok(
+      sorted.flatMap((b, order): Wish[] =>
+        b.order === order ? [] : [{ table: 'beds', put: { ...b, order } }],
+      ),
+    );
+  });
