@@ -4,6 +4,7 @@ import { calibrate, tally, targetIds } from './calibration/run.ts';
 import { advise } from './commands/advise.ts';
 import { bareForecast } from './commands/bare.ts';
 import { choose, forecast, jobs, seed, sow, terminate } from './commands/garden.ts';
+import { learn, trial, years } from './commands/notebook.ts';
 import { cover, rounds } from './commands/rounds.ts';
 import { share } from './commands/share.ts';
 import { weather } from './commands/weather.ts';
@@ -18,6 +19,9 @@ kilim forecast --site NORMALS.json|--pattern ID --cover rye:0.4,vetch:0.6 --sow 
   sow: 'kilim sow FILE COVER',
   terminate: 'kilim terminate FILE COVER',
   rounds: 'kilim rounds FILE',
+  learn: 'kilim learn FILE',
+  trial: 'kilim trial FILE [ID]',
+  years: 'kilim years FILE',
   cover: 'kilim cover PICTURE.png|.jpg',
   share: 'kilim share FILE',
   jobs: 'kilim jobs FILE',
@@ -70,6 +74,9 @@ const COMMANDS: Record<string, (typed: Typed) => object | string> = {
   sow,
   terminate,
   rounds,
+  learn,
+  trial,
+  years,
   cover,
   share,
   jobs,

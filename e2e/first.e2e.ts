@@ -131,14 +131,15 @@ test('a list of beds with their crops is pasted, laid out, dragged, turned, resh
       return { x: b.x + b.width / 2, y: b.y + b.height / 2 };
     };
     const from = await middle();
+    const lies = (await card.getByText(/^Its middle lies/).textContent())!;
     await page.mouse.move(from.x, from.y);
     await page.mouse.down();
     await page.mouse.move(from.x + 200, from.y + 30, { steps: 5 });
     await page.mouse.up();
-    await page.waitForFunction((x) => {
-      const b = document.querySelector('[aria-label="Bed 2"][role=button]')!.getBoundingClientRect();
-      return Math.abs(b.x + b.width / 2 - x) > 60;
-    }, from.x);
+    await card.getByText(lies, { exact: true }).waitFor({ state: 'detached' });
+    const dragged = (await card.getByText(/^Its middle lies/).textContent())!;
+    await bed.press('Shift+ArrowLeft');
+    await card.getByText(dragged, { exact: true }).waitFor({ state: 'detached' });
     await card.getByLabel('Turned by, degrees').fill('90');
     await card.getByLabel('Turned by, degrees').press('Enter');
     await page.waitForFunction(() => {

@@ -121,3 +121,68 @@ test('a whole round on a phone: cards by touch, a picture from a file, the page 
     await stage.close();
   }
 });
+
+test('a garden of three years is held against the book, lets it in, and says so; a trial goes from question to verdict', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  try {
+    await page.goto(`${base}/open-demo/north-shore`);
+    await page.getByRole('heading', { name: 'This week' }).waitFor();
+    await page.goto(`${base}/notebook/came`);
+    const book = page.getByRole('complementary', { name: 'Your garden against the book' });
+    await book.getByText(/^Growth, all covers/).waitFor();
+    // One cover opened: expected beside seen, and the line for the next time.
+    await page.getByRole('button', { name: /^Bed 4\s*Cereal rye/ }).click();
+    await page
+      .getByText(/^expected .* seen/)
+      .first()
+      .waitFor();
+    const next = page.getByLabel('Next time');
+    await next.fill('Wait for pollen before the first cut.');
+    await next.press('Enter');
+    expect(await axe(page)).toEqual([]);
+    await page.goto(`${base}/cover/north-shore-cover-3-2026-09/terminate`);
+    await page.getByRole('region', { name: 'Crimp', exact: true }).waitFor();
+    expect(await page.getByText(/^By what this garden has shown it/).count()).toBe(0);
+    await page.goto(`${base}/notebook/came`);
+    await book.getByRole('button', { name: 'Let forecasts use what this garden has shown' }).click();
+    await book.getByText(/^Forecasts go by what was shown until 13 Apr 2027, from \d+ covers/).waitFor();
+    await page.goto(`${base}/cover/north-shore-cover-3-2026-09/terminate`);
+    await page.getByText(/^By what this garden has shown it .*grows \d+ % more than the book/).waitFor();
+    // The line comes back where that bed is chosen for.
+    await page.goto(`${base}/bed/north-shore-bed-4/choose`);
+    await page.getByText('Wait for pollen before the first cut.').waitFor();
+
+    await page.goto(`${base}/notebook/years`);
+    await page.getByRole('heading', { name: 'Notebook' }).waitFor();
+    await page.getByText(/^\d+ days of 100 bare this year, \d+ the year before$/).waitFor();
+    expect(await axe(page)).toEqual([]);
+
+    await page.goto(`${base}/notebook/trials`);
+    await page.getByRole('button', { name: 'Set a trial' }).click();
+    await page.getByLabel('Begin from').selectOption({ label: 'Does a crimp do as well as a cut?' });
+    await page.getByLabel('On bed').selectOption({ label: '6' });
+    await page.getByLabel('Blocks').fill('3');
+    await page.getByText(/even the plainest outcome turns up by chance in 25 of 100/).waitFor();
+    await page.getByLabel('Blocks').fill('6');
+    await page.getByLabel('The bed begins at').fill('N end');
+    await page.getByRole('button', { name: 'Draw the lots' }).click();
+    const trial = page.getByRole('region', { name: 'Does a crimp do as well as a cut?' });
+    await trial.getByText(/^Measure every plot on/).waitFor();
+    const plots = await trial.getByRole('textbox', { name: /^Plot \d+, / }).all();
+    expect(plots).toHaveLength(12);
+    for (const [i, plot] of plots.entries()) {
+      const crimp = (await plot.getAttribute('aria-label'))!.endsWith('crimp');
+      await plot.fill(String((crimp ? 25 : 12) + (i % 3)));
+      await plot.press('Enter');
+    }
+    await trial.getByText('Shown: crimp is more.').waitFor();
+    await trial
+      .getByText(/^By chance alone so big a difference turns up in 3 of 100 drawings of the lots\.$/)
+      .waitFor();
+    expect(await axe(page)).toEqual([]);
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});

@@ -30,6 +30,7 @@ const PlantBack = lazy(() => import('../features/plant-back/PlantBackPage.tsx'))
 const Notebook = lazy(() => import('../features/notebook/NotebookPage.tsx'));
 const Covers = lazy(() => import('../features/covers/CoversPage.tsx'));
 const CoverPage = lazy(() => import('../features/covers/CoverPage.tsx'));
+const SowDay = lazy(() => import('../features/sow-day/SowDayPage.tsx'));
 const Rounds = lazy(() => import('../features/rounds/RoundsPage.tsx'));
 const Shared = lazy(() => import('../features/shared/SharedPage.tsx'));
 const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
@@ -107,6 +108,8 @@ export function App() {
                       <Route path="/bench-cards" element={<Cards />} />
                       <Route path="/yard" element={<YardPage />} />
                       <Route path="/notebook" element={<Notebook />} />
+                      <Route path="/notebook/:part" element={<Notebook />} />
+                      <Route path="/sow-day" element={<SowDay />} />
                       <Route path="/rounds" element={<Rounds />} />
                       <Route path="/shared" element={<Shared />} />
                       <Route path="/covers" element={<Covers />} />

@@ -111,9 +111,18 @@ export function forecastInput(
     today: dayOf(today),
     cropUntil: clearedOver(cover, plantings),
     ...endingOf(cover, looks, today),
+    learnt: learntOf(garden, leadOf(cover.parts)),
     years,
   };
 }
+
+/** The kind with the greatest share. */
+export const leadOf = (parts: Cover['parts']): string =>
+  parts.reduce((a, b) => (b.share > a.share ? b : a)).speciesId;
+
+/** What the garden has shown of a kind, where its gardener let it into forecasts. */
+const learntOf = (garden: Pick<Garden, 'learnt'>, kind: string): ForecastInput['learnt'] =>
+  garden.learnt?.shifts[kind] ?? garden.learnt?.shifts[''];
 
 /** Seed that went in so long ago is up or lost: how wet it lay is no question any more. */
 const COMING_UP_D = 40;

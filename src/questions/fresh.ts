@@ -31,7 +31,10 @@ export const freshGarden = (said: {
   seedPrices: {},
   packs: {},
   watering: null,
-  plan: { north_deg: 0, marks: [] },
+  north_deg: 0,
+  marks: [],
+  learnt: null,
+  trials: [],
   seasonClock: null,
   createdAt: said.createdAt,
 });

@@ -57,6 +57,7 @@ export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
     bed: bedNotes(records, asked.freeDay, asked.before),
     keepsSafe: keepsSafe(garden),
     hazards: hazardsBySpecies(),
+    learnt: garden.learnt?.shifts,
     years: asked.years,
   };
 }

@@ -21,7 +21,9 @@ const SETS: Partial<Record<TableName, readonly string[]>> = {
   covers: ['thingIds'],
 };
 /** Lists of things with ids of their own: each is one word. */
-const BY_ID: Partial<Record<TableName, readonly string[]>> = { gardens: ['things', 'people'] };
+const BY_ID: Partial<Record<TableName, readonly string[]>> = {
+  gardens: ['things', 'people', 'trials', 'marks'],
+};
 
 /** Where a part of a field stands: "rules.noFire", "passes.1". */
 export const partOf = (field: string, part: string): string => `${field}.${part}`;

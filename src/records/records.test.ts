@@ -20,7 +20,7 @@ import {
   savePlanting,
   wipeGarden,
 } from './verbs/verbs.ts';
-import { logSowing, saveWalk } from './verbs/seed.ts';
+import { logSowing, logSowings, saveWalk } from './verbs/seed.ts';
 import { type Cover } from './types.ts';
 import { redo, storageFailure, undo } from './write.ts';
 
@@ -410,5 +410,41 @@ describe('form 6', () => {
         gone: null,
       },
     ]);
+  });
+});
+
+describe('a day of sowing', () => {
+  test('all beds in one write, one lot less by all of them; too little for the last writes nothing', async () => {
+    const base = await demo();
+    const planned = base.covers.filter((c) => !c.sownOn).slice(0, 2);
+    const lot = {
+      id: 'lot',
+      gardenId: planned[0]!.gardenId,
+      speciesId: planned[0]!.parts[0]!.speciesId,
+      label: 'Bag',
+      year: 2026,
+      left_g: 100,
+      treated: false,
+      purity: 0.98,
+      coating: 0,
+      test: null,
+      free: false,
+    };
+    await db.lots.put(lot);
+    const sowing = (i: number, used_g: number) => ({
+      coverId: planned[i]!.id,
+      seed: planned[i]!.seed.map((s, k) => ({ ...s, used_g, lotId: k === 0 ? 'lot' : null })),
+    });
+    const short = await logSowings(hands, lot.gardenId, planned[0]!.sowOn, [sowing(0, 60), sowing(1, 60)]);
+    expect(short).toMatchObject({ ok: false, failure: { code: 'lot-short', facts: { used_g: 120 } } });
+    expect((await db.covers.get(planned[0]!.id))!.sownOn).toBeNull();
+    const on = planned.map((p) => p.sowOn).sort()[0]!;
+    const done = await logSowings(hands, lot.gardenId, on, [sowing(0, 60), sowing(1, 30)]);
+    expect(done.ok).toBe(true);
+    expect((await db.lots.get('lot'))!.left_g).toBe(10);
+    expect((await db.covers.get(planned[1]!.id))!.sownOn).toBe(on);
+    await undo(db, lot.gardenId);
+    expect((await db.lots.get('lot'))!.left_g).toBe(100);
+    expect((await db.covers.get(planned[0]!.id))!.sownOn).toBeNull();
   });
 });

@@ -64,6 +64,39 @@ export const markSchema = z.object({
   height_m: z.number().min(0).max(60),
 });
 
+/** What can be measured on a plot, with its unit in words. */
+export const MEASURES = ['green-again', 'cover', 'weeds', 'plants', 'harvest', 'bulk', 'other'] as const;
+
+/** A question with one difference between its treatments, and plots drawn by lot before anything was seen. */
+export const trialSchema = z.object({
+  id,
+  question: z.string().min(1).max(200),
+  /** The first is the control. */
+  treatments: z.array(z.string().min(1).max(60)).min(2).max(4),
+  measure: z.enum(MEASURES),
+  unit: z.string().max(20),
+  /** Day on which plots are to be measured. */
+  lookOn: isoDate,
+  /** A difference that would change what is done. */
+  counts: z.number().positive().max(1e6),
+  /** What lies at either end of the plots. */
+  ends: z.tuple([z.string().max(60), z.string().max(60)]),
+  drawnOn: isoDate,
+  /** False for a comparison that nobody set before looking. */
+  planned: z.boolean(),
+  plots: z
+    .array(
+      z.object({
+        bedId: id,
+        block: z.number().int().min(0).max(60),
+        treatment: z.number().int().min(0).max(3),
+        value: z.number().min(-1e6).max(1e6).nullable(),
+      }),
+    )
+    .min(2)
+    .max(120),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -101,8 +134,24 @@ export const gardenSchema = z.object({
   packs: z.record(z.string(), z.array(packSchema).max(12)),
   /** How the garden is watered, as the gardener measured it; null before that. */
   watering: wateringSchema.nullable(),
-  /** The plan from above: where north lies, degrees clockwise from the top, and what stands beside the beds. */
-  plan: z.object({ north_deg: turn, marks: z.array(markSchema).max(300) }),
+  /** Where north lies on the plan from above, degrees clockwise from its top, and what stands beside the beds. */
+  north_deg: turn,
+  marks: z.array(markSchema).max(300),
+  /** What this garden's results have shown, as its gardener let it into the forecasts on a day; null while they go by the book. */
+  learnt: z
+    .object({
+      on: isoDate,
+      covers: z.number().int(),
+      shifts: z.record(
+        z.string(),
+        z.record(
+          z.enum(['stageRate', 'growth', 'emergence', 'hardiness_c']),
+          z.object({ mean: z.number().min(-5).max(5), left: z.number().min(0).max(1) }),
+        ),
+      ),
+    })
+    .nullable(),
+  trials: z.array(trialSchema).max(200),
   /** A pretended date for trying things out; null is the real today. */
   seasonClock: isoDate.nullable(),
   createdAt: z.string(),
@@ -401,6 +450,7 @@ export type Note = z.infer<typeof noteSchema>;
 export type WeatherYear = z.infer<typeof weatherYearSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
+export type Trial = z.infer<typeof trialSchema>;
 export type Mark = z.infer<typeof markSchema>;
 export type Prediction = z.infer<typeof predictionSchema>;
 export type Walk = z.infer<typeof walkSchema>;

@@ -8,7 +8,8 @@ import { thingsOfKit, USUAL_PERSON, USUAL_WIND } from './things.ts';
  * Form 4: hard seed that the germination of a sowing counts.
  * Form 6: where a bed lies on the earth; how long clear film may lie; who wrote each field last and when, kept beside the records.
  * Form 7: things with their sizes in place of kit ticks, who works here and how long, wind, sides taken in what
- * growers do differently; things set aside for a cover, and the name of the mix it is; where beds and other things lie on the plan.
+ * growers do differently; things set aside for a cover, and the name of the mix it is; where beds and other things lie on the plan; what the garden has
+ * shown, where it is let into forecasts; trials.
  * Form 5: waterings after sowing, what was predicted for a cover and the plans it had before; crowns counted in a look, and its members one by one.
  */
 type Row = Record<string, unknown>;
@@ -54,7 +55,10 @@ const TO_FORM_7: Record<string, (row: Row) => Row> = {
     people: [{ id: 'you', ...USUAL_PERSON }],
     wind: USUAL_WIND,
     choices: {},
-    plan: { north_deg: 0, marks: [] },
+    north_deg: 0,
+    marks: [],
+    learnt: null,
+    trials: [],
     ...g,
     ...(Array.isArray(g.things) || !Array.isArray(g.kit)
       ? {}

@@ -13,7 +13,10 @@ export function Steps({ coverId, bedId, bedName }: { coverId: string; bedId: str
   const style = ({ isActive }: { isActive: boolean }) =>
     `py-2 ${isActive ? 'font-bold underline decoration-madder decoration-2 underline-offset-4' : ''}`;
   return (
-    <nav aria-label="Steps of this cover" className="max-sm:runs-on mb-3 flex gap-x-5 whitespace-nowrap max-sm:pr-8 sm:overflow-x-auto">
+    <nav
+      aria-label="Steps of this cover"
+      className="max-sm:runs-on mb-3 flex gap-x-5 whitespace-nowrap max-sm:pr-8 sm:overflow-x-auto"
+    >
       <NavLink to={`/bed/${bedId}`} className={style}>
         Bed {bedName}
       </NavLink>

@@ -72,6 +72,8 @@ export function failureWords(f: Failure): string {
     case 'mass-unreadable':
     case 'mass-range':
       return `"${f.where}" cannot be read as a weight. Write for example 100 g, 4 oz or 1/4 lb.`;
+    case 'trial-gone':
+      return 'This trial is no longer in the garden; it may have been taken away in another window.';
     case 'turn-unreadable':
       return `"${f.where}" is no turn. Write degrees from -360 to 360.`;
     case 'share-unreadable':

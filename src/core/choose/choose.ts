@@ -11,6 +11,7 @@ import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { CROP_LETS_THROUGH } from '../stand/grow.ts';
+import { asLearnt, type Shift } from '../learn/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change, changesFor, FAILING, plantLater } from './change.ts';
@@ -41,6 +42,8 @@ export interface ChooseInput {
   /** Who must be kept from harm: words used in the catalogue's hazards. */
   keepsSafe: string[];
   hazards: Record<string, { to: string; text: string }[]>;
+  /** What this garden has shown, by kind and under '' for all others, where its gardener lets it. */
+  learnt?: Record<string, Shift>;
   years: number;
 }
 
@@ -65,11 +68,12 @@ export interface Look {
 export function sampleFor(
   candidate: Candidate,
   input: ChooseInput,
-  ensemble: Ensemble,
+  drawn: Ensemble,
   room: CourseRoom = new Map(),
   look: Look = {},
 ): Sample {
-  if (candidate.first) return sampleInTurn(candidate, input, ensemble, room, look);
+  if (candidate.first) return sampleInTurn(candidate, input, drawn, room, look);
+  const ensemble = asLearnt(drawn, input.learnt?.[leadOf(candidate)] ?? input.learnt?.['']);
   const { years: wanted = input.years, hint } = look;
   const { gap, aims } = input;
   const years = Math.min(wanted, input.years);

@@ -10,6 +10,7 @@ import { CROP_LETS_THROUGH } from '../stand/grow.ts';
 import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
 import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';
+import { asLearnt, type Shift } from '../learn/shift.ts';
 import { growLived, type LivedSoFar } from './lived.ts';
 import { growPlan, type GrownPlan } from './grown.ts';
 import { type Plan } from './plan.ts';
@@ -48,6 +49,8 @@ export interface ForecastInput {
   observed?: [Day, number, number, number][];
   /** Days forecast from `today` on, in the same form; generated years go on from the last of them. */
   ahead?: [Day, number, number, number][];
+  /** What this garden has shown of the kind, where its gardener lets it move forecasts. */
+  learnt?: Shift;
   years: number;
 }
 
@@ -100,7 +103,7 @@ function stand(input: ForecastInput, after_d: number, shared: Ensemble | undefin
   const span = spanOf(freeDay, plantDay);
   // Seed that went under a crop long before it left begins the span.
   const fromDay = shared?.fromDay ?? Math.min(span.fromDay, sowDay);
-  const ensemble =
+  const drawn =
     shared ??
     makeEnsemble(
       input.site,
@@ -110,6 +113,7 @@ function stand(input: ForecastInput, after_d: number, shared: Ensemble | undefin
       YEARS_SEED,
       observed,
     );
+  const ensemble = asLearnt(drawn, input.learnt);
   const sownAt = sowDay - fromDay;
   const freeAt = freeDay - fromDay;
   const plan: Plan = {

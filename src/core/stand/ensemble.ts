@@ -20,11 +20,11 @@ export interface Ensemble {
 }
 
 /** Spreads between varieties, seed lots and gardens: standard deviations (log scale, and °C). */
-const SPREAD = { stageRate: 0.045, growth: 0.16, emergence: 0.15, hardiness_c: 1 } as const;
+export const SPREAD = { stageRate: 0.045, growth: 0.16, emergence: 0.15, hardiness_c: 1 } as const;
 
 /** Luck in killing goes with hardiness: a degree softer raises the odds of a kill by e^0.25 and lowers the heat needed by e^0.12. */
-const KILL_PER_C = 0.25;
-const HEAT_PER_C = 0.12;
+export const KILL_PER_C = 0.25;
+export const HEAT_PER_C = 0.12;
 
 export function drawVariation(stream: Stream): Variation {
   const spread = (sd: number, centred: boolean) => exp(sd * stream.normal() - (centred ? (sd * sd) / 2 : 0));

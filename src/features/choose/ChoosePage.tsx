@@ -20,6 +20,7 @@ import { FirstQuestions } from './FirstQuestions.tsx';
 import { GapFields } from './GapFields.tsx';
 import { Hanging } from './Hanging.tsx';
 import { aimsWords, plantingWords } from '../../ui/offerWords.ts';
+import { NextTime } from './NextTime.tsx';
 import { NothingFits, RuledOut } from './RuledOut.tsx';
 import { SampleSide } from './SampleSide.tsx';
 import { useGapForm } from './useGapForm.ts';
@@ -170,6 +171,7 @@ function Chooser({ bed }: { bed: Bed }) {
         {samples.length > 0 && !progress && able.length === 0 && (
           <NothingFits samples={out.map((r) => r.sample)} plantDay={plantDay} />
         )}
+        {!asking && <NextTime bedId={bed.id} kinds={chosen?.parts.map((p) => p.speciesId) ?? []} />}
         {doubted && (
           <Doubted
             sample={doubted}

@@ -82,7 +82,7 @@ export default function ClothPage() {
         <div
           role="group"
           aria-label="How much of the cloth"
-          className="flex flex-wrap items-center gap-2 px-3 pt-2"
+          className="no-print flex flex-wrap items-center gap-2 px-3 pt-2"
         >
           {(Object.keys(SPANS) as Span[]).map((s) => (
             <button

@@ -286,7 +286,7 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
         {hung
           .filter((h) => h.width >= ROOMY)
           .map(({ bed, x, width }) => (
-            <div key={bed.id}>
+            <div key={bed.id} className="no-print">
               <Holes
                 bed={bed}
                 segments={ahead.get(bed.id)!}

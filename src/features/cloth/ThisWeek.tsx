@@ -50,6 +50,13 @@ export function ThisWeek({ forecasts }: { forecasts: ReadonlyMap<string, Forecas
         <p>Nothing is due until {later[0] ? showIso(later[0].on) : 'you plan a cover or a crop'}.</p>
       )}
       <Jobs groups={byUrgency(week.filter((j) => j.kind !== 'look'))} forecasts={forecasts} now={now} />
+      {week.filter((j) => j.kind === 'sow').length > 1 && (
+        <p className="border-linen border-t py-2">
+          <Link to="/sow-day" className="font-bold underline">
+            Sow {week.filter((j) => j.kind === 'sow').length} beds on one walk
+          </Link>
+        </p>
+      )}
       <Looks jobs={week.filter((j) => j.kind === 'look')} now={now} />
       {open.length > 0 && <DidIt jobs={open} />}
       {later.length > 0 && (

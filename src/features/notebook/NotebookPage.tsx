@@ -1,149 +1,55 @@
-import { correctDate, type DatedThing } from '../../records/commands/change.ts';
-import { useState } from 'react';
-import { useGarden } from '../../ring/garden.tsx';
-import { type Happening, happenings } from '../../ring/journal.ts';
-import { removeLook, removeNote, saveNote } from '../../records/verbs/verbs.ts';
-import { DateInput } from '../../ui/DateInput.tsx';
-import { showIsoYear } from '../../ui/dates.ts';
-import { Field, Page } from '../../ui/parts.tsx';
+import { NavLink, useParams } from 'react-router';
+import { Book } from './Book.tsx';
+import { Came } from './Came.tsx';
+import { Happenings } from './Happenings.tsx';
+import { Years } from './Years.tsx';
+import { Trials } from './Trials.tsx';
 
-/** Everything that happened, bed by bed; dates and words can be put right, and undo takes any of it back. */
+const PARTS = [
+  ['', 'What happened'],
+  ['came', 'What came of it'],
+  ['years', 'Years side by side'],
+  ['trials', 'Trials'],
+] as const;
+
+/** What happened, what came of it, the years side by side, and trials; beside it what the garden has shown. */
 export default function NotebookPage() {
-  const ring = useGarden();
-  const { beds, garden, today, hands, run } = ring;
-  const [bedId, setBedId] = useState('');
-  const [text, setText] = useState('');
-  const [noteBed, setNoteBed] = useState(beds[0]?.id ?? '');
-  const all = happenings(ring);
-  const shown = bedId ? all.filter((h) => h.bedId === bedId) : all;
-  const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '?';
-
-  const move = (h: Happening, on: string) => run(correctDate(hands, garden.id, datedThing(h), on));
-
+  const { part = '' } = useParams();
+  const withBook = part === 'came';
   return (
-    <Page
-      title="Notebook"
-      lead="What happened, latest first. Change a date here and the forecast follows; Undo above takes any change back."
-    >
-      <div className="grid max-w-3xl gap-4 sm:grid-cols-[10rem_1fr]">
-        <Field label="Bed">
-          {(id) => (
-            <select
-              id={id}
-              className="select select-sm"
-              value={bedId}
-              onChange={(e) => setBedId(e.target.value)}
-            >
-              <option value="">all beds</option>
-              {beds.map((b) => (
-                <option key={b.id} value={b.id}>
-                  {b.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        {beds.length > 0 && (
-          <form
-            className="grid gap-2 sm:grid-cols-[6rem_1fr_auto] sm:items-end"
-            onSubmit={(e) => {
-              e.preventDefault();
-              if (text.trim())
-                void run(
-                  saveNote(hands, {
-                    id: hands.newId(),
-                    gardenId: garden.id,
-                    bedId: bedId || noteBed,
-                    on: today,
-                    text: text.trim(),
-                  }),
-                ).then((ok) => ok && setText(''));
-            }}
+    <main id="main" className="mx-auto w-full max-w-[84rem] px-4 py-6 sm:px-6">
+      <h1 className="font-display text-2xl font-bold">Notebook</h1>
+      <nav
+        aria-label="Parts of the notebook"
+        className="max-sm:runs-on mt-2 mb-4 flex gap-x-6 whitespace-nowrap"
+      >
+        {PARTS.map(([to, label]) => (
+          <NavLink
+            key={to}
+            end
+            to={`/notebook${to && `/${to}`}`}
+            className={({ isActive }) =>
+              `border-b-3 py-2 ${isActive ? 'border-madder font-bold' : 'border-transparent'}`
+            }
           >
-            <Field label="For bed">
-              {(id) => (
-                <select
-                  id={id}
-                  className="select select-sm"
-                  value={bedId || noteBed}
-                  disabled={bedId !== ''}
-                  onChange={(e) => setNoteBed(e.target.value)}
-                >
-                  {beds.map((b) => (
-                    <option key={b.id} value={b.id}>
-                      {b.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Field>
-            <Field label="A note for today">
-              {(id) => (
-                <input
-                  id={id}
-                  className="input input-sm"
-                  value={text}
-                  onChange={(e) => setText(e.target.value)}
-                />
-              )}
-            </Field>
-            <button type="submit" className="btn btn-sm">
-              Write it down
-            </button>
-          </form>
-        )}
-      </div>
-      {shown.length === 0 && (
-        <p className="mt-4">Nothing yet. Sowings, looks, endings and plantings write themselves here.</p>
-      )}
-      <ol className="mt-4">
-        {shown.map((h) => (
-          <li key={h.key} className="border-linen flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
-            <DateInput
-              label={`Date of: ${h.what}, bed ${bedName(h.bedId)}`}
-              className="input input-xs w-28!"
-              value={h.on}
-              onChange={(iso) => void move(h, iso)}
-            />
-            <b className="w-20">Bed {bedName(h.bedId)}</b>
-            <span className="font-semibold">{h.what}</span>
-            <span>{h.detail}</span>
-            {(h.kind === 'look' || h.kind === 'note') && (
-              <button
-                type="button"
-                className="btn btn-ghost btn-xs ml-auto"
-                aria-label={`Take away: ${h.what} of ${showIsoYear(h.on)}`}
-                onClick={() =>
-                  void run(
-                    h.kind === 'look'
-                      ? removeLook(
-                          hands,
-                          ring.looks.find((l) => l.id === h.refId)!,
-                        )
-                      : removeNote(
-                          hands,
-                          ring.notes.find((n) => n.id === h.refId)!,
-                        ),
-                  )
-                }
-              >
-                Take away
-              </button>
-            )}
-          </li>
+            {label}
+          </NavLink>
         ))}
-      </ol>
-    </Page>
+      </nav>
+      <div className={withBook ? 'grid gap-10 lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}>
+        <div className="min-w-0">
+          {part === 'came' ? (
+            <Came />
+          ) : part === 'years' ? (
+            <Years />
+          ) : part === 'trials' ? (
+            <Trials />
+          ) : (
+            <Happenings />
+          )}
+        </div>
+        {withBook && <Book />}
+      </div>
+    </main>
   );
-}
-
-/** Which date of which record an entry of the notebook tells. */
-function datedThing(h: Happening): DatedThing {
-  const id = h.refId;
-  if (h.kind === 'look' || h.kind === 'note') return { kind: h.kind, id };
-  if (h.kind === 'planting') return { kind: h.key.endsWith('p') ? 'planted' : 'cleared', id };
-  if (h.kind === 'watering') return { kind: 'watering', id, index: h.index! };
-  if (h.key.endsWith('s')) return { kind: 'sown', id };
-  if (h.key.endsWith('e')) return { kind: 'ended', id };
-  return { kind: 'pass', id, index: Number(h.key.slice(id.length)) };
 }

@@ -3,7 +3,7 @@ import { useGarden } from '../../ring/garden.tsx';
 import { Page } from '../../ui/parts.tsx';
 import { Bags } from './Bags.tsx';
 import { Mixes } from './Mixes.tsx';
-import { plannedSowings } from './needs.ts';
+import { plannedSowings } from '../../questions/needs.ts';
 import { ScalePart } from './ScalePart.tsx';
 import { Shelf } from './Shelf.tsx';
 import { ToBuy } from './ToBuy.tsx';

@@ -6,7 +6,7 @@ import { showArea, showMass } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Page } from '../../ui/parts.tsx';
-import { plannedSowings } from './needs.ts';
+import { plannedSowings } from '../../questions/needs.ts';
 
 /** Weigh cards: one a bed, one line a throw, kinds apart where their seed sizes part in a bag. To print, or to hold on a phone. */
 export default function CardsPage() {

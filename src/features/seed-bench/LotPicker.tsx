@@ -2,7 +2,7 @@ import { showMass } from '../../core/units/show.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
-import { germinationOf } from './needs.ts';
+import { germinationOf } from '../../questions/needs.ts';
 
 /** Where this kind's seed comes from. Treated lots are not offered where anything is eaten. */
 export function LotPicker({

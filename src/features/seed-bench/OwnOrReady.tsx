@@ -4,7 +4,7 @@ import { showMass } from '../../core/units/show.ts';
 import { seedCost } from '../../questions/weights.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import type { Recipe } from '../../records/types.ts';
-import { type PlannedSowing } from './needs.ts';
+import { type PlannedSowing } from '../../questions/needs.ts';
 
 /** Own mix against a ready one that could stand in for it, per bed and in all. */
 export function OwnOrReady({ sowings }: { sowings: PlannedSowing[] }) {

@@ -5,7 +5,7 @@ import { G_PER_OZ, showMass, type UnitChoice } from '../../core/units/show.ts';
 import { type Reading, simulatedScale } from '../../ring/scale.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
-import { type PlannedSowing } from './needs.ts';
+import { type PlannedSowing } from '../../questions/needs.ts';
 
 /** Within this share of the target, or two tenths of a gram, a portion is right. */
 const TOLERANCE = 0.03;

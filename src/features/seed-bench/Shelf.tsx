@@ -8,7 +8,7 @@ import { useDraft } from '../../ring/useDraft.ts';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';
 import { Answer } from '../../ui/parts.tsx';
-import { germinationOf } from './needs.ts';
+import { germinationOf } from '../../questions/needs.ts';
 
 const EMPTY = {
   speciesId: 'cereal-rye',

@@ -8,7 +8,7 @@ import { G_PER_OZ, showMass } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { TextField } from '../../ui/fields.tsx';
 import { Answer } from '../../ui/parts.tsx';
-import { bedNeeds, type PlannedSowing, shelfLot } from './needs.ts';
+import { bedNeeds, type PlannedSowing, shelfLot } from '../../questions/needs.ts';
 import { OwnOrReady } from './OwnOrReady.tsx';
 
 /** What the shelf does not hold, in packs that are sold, for all beds of the season together. */

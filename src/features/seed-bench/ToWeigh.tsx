@@ -7,7 +7,7 @@ import { useDraft } from '../../ring/useDraft.ts';
 import { showIso } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { Answer } from '../../ui/parts.tsx';
-import { type PlannedSowing } from './needs.ts';
+import { type PlannedSowing } from '../../questions/needs.ts';
 
 /** Every planned sowing with its weights; the ticked ones go onto weigh cards. */
 export function ToWeigh({ sowings }: { sowings: PlannedSowing[] }) {
@@ -58,6 +58,11 @@ export function ToWeigh({ sowings }: { sowings: PlannedSowing[] }) {
           </Link>
         )}
       </div>
+      <p className="mb-3">
+        <Link className="underline" to="/sow-day">
+          Sow what is due on one walk
+        </Link>
+      </p>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Planned sowings">
         <table className="w-full text-left">
           <thead>

@@ -15,6 +15,8 @@ import { meanOfMonth, workAsk } from '../../questions/work.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { chooseEnding } from '../../records/commands/ending.ts';
 import type { Bed, Cover } from '../../records/types.ts';
+import { leadOf } from '../../questions/cover.ts';
+import { LearntLine } from '../../ring/LearntLine.tsx';
 import { useGarden } from '../../ring/garden.tsx';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { useLastWeeks } from '../../ring/useLastWeeks.ts';
@@ -146,6 +148,7 @@ function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
       >
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={failure} />
+        <LearntLine kind={leadOf(cover.parts)} />
         <Answer big={headline(cover, entry?.name ?? '', shown, dayOf(today))}>
           {shown && readyWords(shown, plantDay)}
           {late && ' That is with the work begun today; the planned day has passed.'}

@@ -38,7 +38,7 @@ export const changeMark = (
   writeFrom(hands.db, { ...meta(hands, gardenId, 'change-mark', label), joins }, async () => {
     const garden = await hands.db.gardens.get(gardenId);
     if (!garden) return fail('garden-gone');
-    const { marks } = garden.plan;
+    const { marks } = garden;
     const stands = marks.find((m) => m.id === id);
     const next =
       patch === null
@@ -46,7 +46,7 @@ export const changeMark = (
         : stands
           ? marks.map((m) => (m.id === id ? { ...m, ...patch } : m))
           : [...marks, patch as Mark];
-    return ok([{ table: 'gardens', put: { ...garden, plan: { ...garden.plan, marks: next } } }]);
+    return ok([{ table: 'gardens', put: { ...garden, marks: next } }]);
   });
 
 /** The order in which beds are walked past and hang in the cloth. Beds that are not named stand behind, as they stood. */

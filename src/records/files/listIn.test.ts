@@ -237,6 +237,6 @@ describe('into the garden', () => {
     ]);
     await changeMark(hands, 'g', 'm', { height_m: 5 }, 'pear');
     await changeMark(hands, 'g', 'n', null, 'plum');
-    expect((await db.gardens.get('g'))!.plan.marks.map((m) => [m.name, m.height_m])).toEqual([['Pear', 5]]);
+    expect((await db.gardens.get('g'))!.marks.map((m) => [m.name, m.height_m])).toEqual([['Pear', 5]]);
   });
 });

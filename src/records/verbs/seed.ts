@@ -59,6 +59,49 @@ export const logSowing = (
     return ok(wishes);
   });
 
+/** One of many sowings of a day. */
+export interface DaysSowing {
+  coverId: string;
+  seed: Cover['seed'];
+}
+
+/**
+ * Logs a day of sowing in one write: every cover with what was used, and what each lot is left with after all of them. Nothing is written where one of them
+ * cannot be: fails as `logSowing` does, naming nothing but the first; `lot-short` counts all of the day.
+ */
+export const logSowings = (
+  hands: Hands,
+  gardenId: string,
+  on: string,
+  sowings: readonly DaysSowing[],
+): Done =>
+  writeFrom(
+    hands.db,
+    meta(hands, gardenId, 'sow', `sowing ${sowings.length} ${sowings.length === 1 ? 'bed' : 'beds'}`),
+    async () => {
+      const wishes: Wish[] = [];
+      const taken = new Map<string, number>();
+      for (const { coverId, seed } of sowings) {
+        const before = await hands.db.covers.get(coverId);
+        if (!before) return fail('cover-gone');
+        const cover = { ...before, sownOn: on, seed };
+        const checked = await checkCover(hands, cover);
+        if (!checked.ok) return checked;
+        wishes.push({ table: 'covers', put: cover });
+        for (const [lotId, used_g] of usedMore(before, cover))
+          taken.set(lotId, (taken.get(lotId) ?? 0) + used_g);
+      }
+      for (const [lotId, used_g] of taken) {
+        const lot = await hands.db.lots.get(lotId);
+        if (!lot || used_g === 0) continue;
+        if (used_g > lot.left_g + 0.05)
+          return fail('lot-short', lot.label || lot.speciesId, { left_g: lot.left_g, used_g });
+        wishes.push({ table: 'lots', put: { ...lot, left_g: Math.max(0, lot.left_g - used_g) } });
+      }
+      return ok(wishes);
+    },
+  );
+
 /** Grams that a sowing takes out of each lot beyond what it had taken before it was corrected. */
 function usedMore(before: Cover, after: Cover): Map<string, number> {
   const change = new Map<string, number>();

@@ -15,6 +15,8 @@ import { readCover } from '../../core/look/photo.ts';
 import { roundsOf } from '../../core/rounds/rounds.ts';
 import { shareOut } from '../../core/share/share.ts';
 import { type ShareAnswer } from '../../core/share/types.ts';
+import { cameOf } from '../../core/learn/came.ts';
+import { learn } from '../../core/learn/learn.ts';
 import { frostsOf, withFrosts } from '../../core/site/corrected.ts';
 import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
@@ -136,6 +138,10 @@ export async function answer(
         return post({ type: 'answer', id, answer: siteFromQuestions(ask.input, climates) });
       case 'fitNormals':
         return post({ type: 'answer', id, answer: siteFromNormals(ask.input) });
+      case 'learn':
+        return post({ type: 'answer', id, answer: learn(ask.input) });
+      case 'came':
+        return post({ type: 'answer', id, answer: cameOf(ask.input) });
       case 'frosts':
         return post({ type: 'answer', id, answer: frostsOf(ask.input) });
       case 'fitFrosts':

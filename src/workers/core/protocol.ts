@@ -16,6 +16,8 @@ import { type RoundBed, type RoundCover } from '../../core/rounds/rounds.ts';
 import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
 import { type KnownFrosts } from '../../core/site/corrected.ts';
 import { type FrostRecord } from '../../core/site/frost.ts';
+import { type CameOf, type LivedThrough } from '../../core/learn/came.ts';
+import { type Learnt, type LookedAt } from '../../core/learn/learn.ts';
 import { type Normals } from '../../core/site/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
 import { type Site } from '../../core/site/site.ts';
@@ -64,6 +66,10 @@ export interface Questions {
   sowToday: { input: SowTodayInput; answer: SowToday; part: never };
   fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };
   fitNormals: { input: Normals; answer: Result<Site>; part: never };
+  /** What a garden's own results say against the book. */
+  learn: { input: LookedAt[]; answer: Learnt; part: never };
+  /** What came of one cover, and why. */
+  came: { input: LivedThrough; answer: CameOf[]; part: never };
   /** Frosts that a site's plausible years come to. */
   frosts: { input: Site; answer: FrostRecord; part: never };
   /** A site with the frosts that its gardener knows. */

@@ -47,6 +47,10 @@ export function BedCard({ plan, placed, sky }: { plan: Plan; placed: PlacedBed; 
         = {showAreaMetric(bed.area_m2)}, {showAreaImperial(bed.area_m2)}
         {sown < bed.area_m2 - 0.005 && `; ${showAreaMetric(sown)} of it sown`}
       </p>
+      <p className="text-bark">
+        Its middle lies {shown(Math.abs(at.x_m))} {at.x_m < 0 ? 'left' : 'right'} of the first corner,{' '}
+        {shown(Math.abs(at.y_m))} {at.y_m < 0 ? 'above' : 'below'} it.
+      </p>
       <ShapeFields
         key={bed.id}
         bed={bed}
@@ -168,7 +172,7 @@ export function newNames(like: string, taken: ReadonlySet<string>, many: number)
 /** Hours of sun by season, what takes them, and what that means for the bed. */
 function Light({ placed, sky, outline }: { placed: PlacedBed; sky: Sky; outline: PlacedBed['outline'] }) {
   const { garden, hands, run } = useGarden();
-  const { marks } = garden.plan;
+  const { marks } = garden;
   const { bed } = placed;
   const south = sky.latitude_deg < 0;
   const days = useMemo(

@@ -34,8 +34,8 @@ export function FromAbove() {
   const [walk, setWalk] = useState(false);
   const [zoom, setZoom] = useState(1);
   const sky = useMemo<Sky>(
-    () => ({ latitude_deg: garden.site.latitude_deg, north_deg: garden.plan.north_deg }),
-    [garden.site.latitude_deg, garden.plan.north_deg],
+    () => ({ latitude_deg: garden.site.latitude_deg, north_deg: garden.north_deg }),
+    [garden.site.latitude_deg, garden.north_deg],
   );
   const doy = season === 'none' ? 0 : sky.latitude_deg < 0 ? (DOY[season] + 183) % 366 : DOY[season];
   const total = placed.reduce((s, p) => s + p.bed.area_m2, 0);
@@ -112,7 +112,7 @@ function TheWalk({ plan }: { plan: Plan }) {
   const { placed } = plan;
   const ordered = [...placed].sort((a, b) => a.bed.order - b.bed.order);
   const points = ordered.map((p) => [p.at.x_m, p.at.y_m] as const);
-  const shed = garden.plan.marks.find((m) => m.kind === 'shed');
+  const shed = garden.marks.find((m) => m.kind === 'shed');
   const from = shed ? ([shed.x_m, shed.y_m] as const) : (points[0] ?? ([0, 0] as const));
   const short = walkOrder(points, from);
   const [now, then] = [walkLength_m(points), walkLength_m(short.map((i) => points[i]!))];
@@ -228,21 +228,13 @@ function NothingChosen({ plan }: { plan: Plan }) {
       </div>
       <RangeField
         label="North lies"
-        value={garden.plan.north_deg}
-        shown={`${garden.plan.north_deg}°`}
+        value={garden.north_deg}
+        shown={`${garden.north_deg}°`}
         min={-180}
         max={180}
         step={5}
         onChange={(north_deg) =>
-          void run(
-            changeGarden(
-              hands,
-              garden.id,
-              'north on the plan',
-              (g) => ({ plan: { ...g.plan, north_deg } }),
-              true,
-            ),
-          )
+          void run(changeGarden(hands, garden.id, 'north on the plan', () => ({ north_deg }), true))
         }
       />
     </>

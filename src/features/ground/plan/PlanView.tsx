@@ -46,7 +46,7 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
   const X = (x: number) => px(x - bounds.x);
   const Y = (y: number) => px(y - bounds.y);
   const ring = (points: readonly Point[]) => points.map(([x, y]) => `${X(x)},${Y(y)}`).join(' ');
-  const { marks } = garden.plan;
+  const { marks } = garden;
 
   const drag = useDrag(
     ({ args: [what, id], movement: [mx, my], last, tap }) => {

@@ -56,7 +56,7 @@ export function usePlan() {
     [beds, places, plantings, covers, now],
   );
   const bounds = useMemo<Box>(() => {
-    const all = [...placed.flatMap((p) => p.outline), ...garden.plan.marks.flatMap((m) => footOf(m))];
+    const all = [...placed.flatMap((p) => p.outline), ...garden.marks.flatMap((m) => footOf(m))];
     if (all.length === 0) return { x: 0, y: 0, width: LEAST_M, height: LEAST_M };
     const box = boxOf(all);
     return {
@@ -65,7 +65,7 @@ export function usePlan() {
       width: Math.max(LEAST_M, box.width + 2 * MARGIN_M),
       height: Math.max(LEAST_M / 2, box.height + 2 * MARGIN_M),
     };
-  }, [placed, garden.plan.marks]);
+  }, [placed, garden.marks]);
 
   const place = (
     bed: Bed,
@@ -84,7 +84,7 @@ export function usePlan() {
     chosen,
     setChosen,
     chosenBed: chosen?.what === 'bed' ? placed.find((p) => p.bed.id === chosen.id) : undefined,
-    chosenMark: chosen?.what === 'mark' ? garden.plan.marks.find((m) => m.id === chosen.id) : undefined,
+    chosenMark: chosen?.what === 'mark' ? garden.marks.find((m) => m.id === chosen.id) : undefined,
     place,
     moveBed,
     changeMark: change,

@@ -1,8 +1,8 @@
-import { coverTitle, speciesOf } from '../../catalogue/catalogue.ts';
-import { type BedNeed, type ShelfLot } from '../../core/seed/shelf.ts';
-import { germinationNow } from '../../core/seed/viability.ts';
-import type { Bed, Cover, Lot } from '../../records/types.ts';
-import { seedNeeded, weightsOf } from '../../questions/weights.ts';
+import { coverTitle, speciesOf } from '../catalogue/catalogue.ts';
+import { type BedNeed, type ShelfLot } from '../core/seed/shelf.ts';
+import { germinationNow } from '../core/seed/viability.ts';
+import type { Bed, Cover, Lot } from '../records/types.ts';
+import { seedNeeded, weightsOf } from './weights.ts';
 
 /** Years since a lot was tested, or since the year on its bag. */
 export const yearsSince = (lot: Lot, today: string): number => {

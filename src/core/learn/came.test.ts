@@ -1,0 +1,67 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { readGardenFile } from '../../records/files/gardenFile.ts';
+import { livedThrough, lookedAt } from '../../questions/learn.ts';
+import { dayOf } from '../calendar/day.ts';
+import { cameOf, dayBetween } from './came.ts';
+
+const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+if (!read.ok) throw new Error(read.failure.code);
+const garden = read.value;
+const TODAY = '2027-04-13';
+
+describe('a day between two looks', () => {
+  const has = (l: { day: number; stage?: string }) => (l.stage ? l.stage === 'flower' : undefined);
+  const looks = (...l: [number, string?][]) => l.map(([day, stage]) => ({ day, stage })) as never;
+  test('lies in the middle of the last without and the first with', () =>
+    expect(dayBetween(looks([10, 'leafy'], [20, 'bud'], [30, 'flower'], [40, 'flower']), has as never)).toBe(
+      25,
+    ));
+  test('is not told by looks too far apart, by one side alone, or by looks that say nothing of it', () => {
+    expect(dayBetween(looks([10, 'leafy'], [60, 'flower']), has as never)).toBeUndefined();
+    expect(dayBetween(looks([30, 'flower']), has as never)).toBeUndefined();
+    expect(dayBetween(looks([10, 'leafy'], [20, 'bud']), has as never)).toBeUndefined();
+    expect(dayBetween(looks([10, 'leafy'], [20], [30, 'flower']), has as never)).toBe(20);
+  });
+});
+
+describe('what came of a cover', () => {
+  const ended = garden.covers.find((c) => c.id === 'north-shore-cover-3-2024-08')!;
+  const lived = livedThrough(garden, ended, TODAY)!;
+  test('the causes add up to the whole difference', () => {
+    const came = cameOf(lived);
+    expect(came.length).toBeGreaterThan(0);
+    for (const c of came) {
+      const { date, weather, rest } = c.causes;
+      expect(c.expected.mid + date + weather + rest).toBeCloseTo(c.seen, 6);
+      expect(c.expected.low).toBeLessThanOrEqual(c.expected.mid);
+    }
+  });
+  test('sown as planned, the date is no cause; planned three weeks sooner, it is, and costs bulk', () => {
+    expect(cameOf(lived).find((c) => c.what === 'bulk')!.causes.date).toBeCloseTo(0, 6);
+    const late = cameOf({ ...lived, plannedSowDay: lived.plannedSowDay - 21 }).find(
+      (c) => c.what === 'bulk',
+    )!;
+    expect(late.causes.date).toBeLessThan(-10);
+  });
+  test('what still stands has not come to anything yet, and what nobody looked at is no question', () => {
+    const stands = garden.covers.find((c) => c.sownOn && c.passes.every((p) => !p.doneOn) && !c.endedOn)!;
+    expect(livedThrough(garden, stands, TODAY)).toBeUndefined();
+    expect(livedThrough({ ...garden, looks: [] }, ended, TODAY)).toBeUndefined();
+  });
+  test('covers are read again by the book, with the weather until their end and no look after it', () => {
+    const all = lookedAt(
+      { ...garden, garden: { ...garden.garden, learnt: { on: TODAY, covers: 3, shifts: {} } } },
+      TODAY,
+      10,
+    );
+    expect(all.length).toBeGreaterThan(20);
+    for (const l of all) {
+      expect(l.asked.learnt).toBeUndefined();
+      expect(l.asked.lived).toBeUndefined();
+      for (const look of l.asked.looks) expect(look.day).toBeLessThanOrEqual(l.asked.today);
+      for (const [day] of l.asked.observed ?? []) expect(day).toBeLessThanOrEqual(l.asked.today);
+      expect(l.asked.today).toBeLessThanOrEqual(dayOf(TODAY));
+    }
+  });
+});

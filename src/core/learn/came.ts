@@ -1,0 +1,111 @@
+import { type Day } from '../calendar/day.ts';
+import { type LookSeen } from '../look/weigh.ts';
+import { type ForecastInput, standOf } from '../plan/standing.ts';
+import { type Spread, spreadOf } from '../random/quantile.ts';
+import { dryMatterOn } from '../stand/course.ts';
+import { STAGES } from '../stand/species.ts';
+
+/** A cover that has been lived through, as a question, and the day on which it was planned to be sown. */
+export interface LivedThrough {
+  asked: ForecastInput;
+  plannedSowDay: Day;
+  /** Day of the first pass, or of planting, up to which it grew. */
+  endDay: Day;
+}
+
+/** What came of one thing: what was to be expected when it was planned, what was seen, and what made the difference. */
+export interface CameOf {
+  what: 'up' | 'flower' | 'bulk';
+  /** In the years that were plausible when it was planned: days, or g/m2. */
+  expected: Spread;
+  /** What was seen: a day between two looks, or the mass that fits what was seen. */
+  seen: number;
+  /** By so much each moved it: another sowing day, the weather that came, and all else (kind, ground, hand, chance). */
+  causes: { date: number; weather: number; rest: number };
+}
+
+const FLOWER = STAGES.indexOf('flower');
+/** Looks further apart than this tell no day. */
+const TELLS_WITHIN_D = 28;
+const YEARS = 60;
+
+/** Day between the last look before something and the first look with it; undefined where looks do not tell. */
+export function dayBetween(
+  looks: readonly LookSeen[],
+  has: (l: LookSeen) => boolean | undefined,
+): Day | undefined {
+  const sorted = [...looks].sort((a, b) => a.day - b.day);
+  const first = sorted.find((l) => has(l) === true);
+  if (!first) return undefined;
+  const before = sorted.filter((l) => l.day < first.day && has(l) === false).at(-1);
+  return before && first.day - before.day <= TELLS_WITHIN_D
+    ? Math.round((first.day + before.day) / 2)
+    : undefined;
+}
+
+/**
+ * Answers: what came of a cover beside what was expected, and why? The core runs again with one thing changed at a time: the planned day and usual weather,
+ * the real day, the real weather; what is left is the kind's, the ground's and chance.
+ */
+export function cameOf({ asked, plannedSowDay, endDay }: LivedThrough): CameOf[] {
+  const bare = { ...asked, looks: [], lived: undefined, settled: undefined, learnt: undefined, years: YEARS };
+  const usual = { ...bare, observed: [], ahead: [] };
+  const runs = {
+    planned: standOf({ ...usual, sowDay: plannedSowDay, freeDay: undefined, waterings: undefined }).soFar,
+    date: standOf({ ...usual, waterings: undefined }).soFar,
+    weather: standOf(bare).soFar,
+    seen: standOf({ ...bare, looks: asked.looks }).soFar,
+  };
+  type Run = (typeof runs)['planned'];
+  const of = (run: Run, f: (c: Run['courses'][number]) => number): Spread =>
+    spreadOf(run.courses.map(f), run.weights);
+  const out: CameOf[] = [];
+  const tell = (
+    what: CameOf['what'],
+    f: (run: Run) => (c: Run['courses'][number]) => number,
+    seen: number | undefined,
+  ) => {
+    const [planned, date, weather] = [runs.planned, runs.date, runs.weather].map((r) => of(r, f(r)));
+    if (seen === undefined || ![planned!.mid, date!.mid, weather!.mid, seen].every(Number.isFinite)) return;
+    out.push({
+      what,
+      expected: planned!,
+      seen,
+      causes: {
+        date: date!.mid - planned!.mid,
+        weather: weather!.mid - date!.mid,
+        rest: seen - weather!.mid,
+      },
+    });
+  };
+  tell(
+    'up',
+    (run) => (c) => run.ensemble.fromDay + c.emerged.reduce((a, b) => Math.min(a, b), Infinity),
+    dayBetween(asked.looks, (l) =>
+      l.emergence === undefined ? (l.cover ?? 0) > 0.03 || undefined : l.emergence !== 'none',
+    ),
+  );
+  tell(
+    'flower',
+    (run) => (c) => run.ensemble.fromDay + firstAt(c, FLOWER),
+    dayBetween(asked.looks, (l) => l.stage && STAGES.indexOf(l.stage) >= FLOWER),
+  );
+  const bulk = of(runs.seen, (c) =>
+    dryMatterOn(c, Math.min(c.days - 1, endDay - runs.seen.ensemble.fromDay)),
+  ).mid;
+  tell(
+    'bulk',
+    (run) => (c) => dryMatterOn(c, Math.max(0, Math.min(c.days - 1, endDay - run.ensemble.fromDay))),
+    runs.seen.weights ? bulk : undefined,
+  );
+  return out;
+}
+
+/** Day index on which the lead comes to a stage; Infinity where it never does. */
+function firstAt(
+  c: { days: number; members: number; stage: Float64Array | Float32Array },
+  stage: number,
+): number {
+  for (let d = 0; d < c.days; d++) if (c.stage[d * c.members]! >= stage) return d;
+  return Infinity;
+}

@@ -1,0 +1,36 @@
+import { HEAT_PER_C, KILL_PER_C, type Ensemble } from '../stand/ensemble.ts';
+import { type Variation } from '../stand/grow.ts';
+import { exp, ln } from '../units/exact.ts';
+
+/** What may be learnt: pace of ripening, growth and emergence on the log scale, hardiness in °C (above nought is softer). */
+export const TRAITS = ['stageRate', 'growth', 'emergence', 'hardiness_c'] as const;
+export type Trait = (typeof TRAITS)[number];
+
+/** A change of the spread that the plausible years are drawn from, by trait: middle, and share of the book's spread that is left. */
+export type Shift = Record<Trait, { mean: number; left: number }>;
+
+/** Plausible years drawn from what the garden has shown instead of from the book: each moved and drawn closer, in the order they had. */
+export function shifted(variation: Variation, shift: Shift): Variation {
+  const log = (trait: 'stageRate' | 'growth' | 'emergence') =>
+    exp(shift[trait].mean + ln(variation[trait]) * shift[trait].left);
+  const hardiness_c = shift.hardiness_c.mean + variation.hardiness_c * shift.hardiness_c.left;
+  const softer = hardiness_c - variation.hardiness_c;
+  return {
+    ...variation,
+    stageRate: log('stageRate'),
+    growth: log('growth'),
+    emergence: log('emergence'),
+    hardiness_c,
+    killOdds: variation.killOdds * exp(KILL_PER_C * softer),
+    coverHeat: variation.coverHeat * exp(-HEAT_PER_C * softer),
+  };
+}
+
+/** The same seasons with the garden's own spread of plants; the ensemble itself where nothing was learnt. */
+export const asLearnt = (ensemble: Ensemble, shift: Shift | undefined): Ensemble =>
+  shift ? { ...ensemble, variations: ensemble.variations.map((v) => shifted(v, shift)) } : ensemble;
+
+/** Days by which a pace of ripening moves flowering, at the usual warmth of the weeks before it. */
+const USUAL_WARMTH_CD = 9;
+export const flowersBy_d = (meanLog: number, flower_cd: number): number =>
+  (flower_cd * (exp(-meanLog) - 1)) / USUAL_WARMTH_CD;

@@ -1,0 +1,110 @@
+import { describe, expect, test } from '@jest/globals';
+import {
+  judge,
+  planRotation,
+  planRotations,
+  REST,
+  type RotationBed,
+  type RotationInput,
+  type Wanted,
+} from './rotation.ts';
+
+const crop = (cropId: string, family: string, rest_y: number, part: Partial<Wanted> = {}): Wanted => ({
+  cropId,
+  family,
+  rest_y,
+  hungry: false,
+  gives: false,
+  tender: false,
+  ...part,
+});
+const bed = (id: string, part: Partial<RotationBed> = {}): RotationBed => ({
+  id,
+  block: '',
+  past: [],
+  hungryNow: false,
+  barred: [],
+  shaded: false,
+  ...part,
+});
+const FOUR = [
+  crop('tomato', 'S', 3, { hungry: true, tender: true }),
+  crop('cabbage', 'B', 3, { hungry: true }),
+  crop('bean', 'F', 2, { gives: true }),
+  crop('carrot', 'A', 3),
+];
+const four = (part: Partial<RotationInput> = {}): RotationInput => ({
+  beds: FOUR.map((c, i) => bed(`b${i}`, { past: [{ family: c.family, yearsAgo: 0 }] })),
+  wanted: FOUR,
+  years: 4,
+  seed: 1,
+  ...part,
+});
+
+describe('rotation', () => {
+  test('four families on four beds go round in four years with no family before its time', () => {
+    const plan = planRotation(four({ years: 3 }), 'fewest-bent');
+    expect(plan.bent.filter((b) => b.rule.startsWith('family'))).toEqual([]);
+    for (const row of plan.grid) expect([...row].sort()).toEqual(['bean', 'cabbage', 'carrot', 'tomato']);
+    for (const b of [0, 1, 2, 3]) expect(new Set(plan.grid.map((r) => r[b])).size).toBe(3);
+  });
+  test('a hungry crop follows the one that gives, where it can', () =>
+    expect(planRotation(four(), 'fewest-bent').fed).toBeGreaterThanOrEqual(2));
+  test('a bed with a trouble is kept free of the family that feeds it, the shaded one of what is tender', () => {
+    const input = four();
+    input.beds[2] = { ...input.beds[2]!, barred: ['B'] };
+    input.beds[3] = { ...input.beds[3]!, shaded: true };
+    const plan = planRotation({ ...input, years: 2 }, 'fewest-bent');
+    expect(plan.grid.map((r) => r[2])).not.toContain('cabbage');
+    expect(plan.grid.map((r) => r[3])).not.toContain('tomato');
+  });
+  test('where nothing fits, rules are bent and each is told with its bed, year and how soon', () => {
+    const two = {
+      beds: [bed('a', { past: [{ family: 'S', yearsAgo: 0 }] })],
+      wanted: [FOUR[0]!],
+      years: 2,
+      seed: 1,
+    };
+    expect(planRotation(two, 'fewest-bent').bent.filter((b) => b.rule !== 'hungry-twice')).toEqual([
+      { rule: 'family-at-once', bedId: 'a', year: 0, cropId: 'tomato', after_y: 1 },
+      { rule: 'family-at-once', bedId: 'a', year: 1, cropId: 'tomato', after_y: 1 },
+    ]);
+  });
+  test('the same seed gives the same plan; 24 beds over five years are planned in well under two seconds', () => {
+    const many: RotationInput = {
+      beds: Array.from({ length: 24 }, (_, i) =>
+        bed(`b${i}`, {
+          block: i < 12 ? 'East' : 'West',
+          past: [{ family: FOUR[i % 4]!.family, yearsAgo: 0 }],
+        }),
+      ),
+      wanted: Array.from({ length: 24 }, (_, i) => FOUR[i % 4]!),
+      years: 5,
+      seed: 3,
+    };
+    const plan = planRotation(many, 'fewest-bent');
+    expect(planRotation(many, 'fewest-bent').grid).toEqual(plan.grid);
+    expect(plan.bent.filter((b) => b.rule === 'family-at-once')).toEqual([]);
+    const mixed = (grid: string[][]) =>
+      grid.reduce((s, r) => s + new Set(r.slice(0, 12)).size + new Set(r.slice(12)).size, 0);
+    const plans = planRotations(many);
+    expect(plans.map((p) => p.style)).toEqual(['fewest-bent', 'sections', 'with-rest']);
+    expect(mixed(plans[1]!.grid)).toBeLessThanOrEqual(mixed(plan.grid));
+  });
+  test('where beds rest, one in six does each year, and a rest counts as fed ground', () => {
+    const six = {
+      ...four(),
+      beds: [...four().beds, bed('e'), bed('f')],
+      wanted: [...FOUR, FOUR[2]!, FOUR[3]!],
+    };
+    const plan = planRotation(six, 'with-rest');
+    for (const row of plan.grid) expect(row.filter((c) => c === REST)).toHaveLength(1);
+    const judged = judge(six, [
+      ['rest', 'cabbage', 'bean', 'carrot', 'bean', 'carrot'],
+      ['tomato', 'carrot', 'carrot', 'bean', 'carrot', 'bean'],
+    ]);
+    expect(judged.fed).toBe(1);
+  });
+  test('a garden of one block has no plan by sections', () =>
+    expect(planRotations(four()).map((p) => p.style)).toEqual(['fewest-bent', 'with-rest']));
+});

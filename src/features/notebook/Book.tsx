@@ -1,0 +1,158 @@
+import { useMemo } from 'react';
+import { speciesOf } from '../../catalogue/catalogue.ts';
+import { type Lesson, SPREADS } from '../../core/learn/learn.ts';
+import { type Trait, TRAITS } from '../../core/learn/shift.ts';
+import { lookedAt } from '../../questions/learn.ts';
+import { changeGarden } from '../../records/commands/change.ts';
+import { useAnswer } from '../../ring/answers.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { showIsoYear } from '../../ui/dates.ts';
+import { TRAIT_NAMES, traitWords } from '../../ui/learntWords.ts';
+import { NoAnswer } from '../../ui/parts.tsx';
+
+/** Plausible years behind each cover's result. */
+const YEARS = 100;
+/** A middle that flowers after so much warmth, for the garden as a whole. */
+const USUAL_FLOWER_CD = 800;
+const EIGHT_OF_TEN = 1.2816;
+const WIDE = 260;
+/** The strip shows so many spreads of the book to each side. */
+const SIDES = 2;
+
+/** Own results against the book: dots are covers, bars what the book allows, and whether forecasts may go by them. */
+export function Book() {
+  const ring = useGarden();
+  const { garden, today, hands, run } = ring;
+  const { units } = garden;
+  const asked = useMemo(() => lookedAt(ring, today, YEARS), [ring, today]);
+  const { answer, failure } = useAnswer(
+    'learn',
+    useMemo(() => JSON.stringify(asked), [asked]),
+  );
+  if (asked.length < 2)
+    return (
+      <aside aria-label="Your garden against the book">
+        <h2 className="font-display text-xl font-bold">Your garden against the book</h2>
+        <p className="mt-1">
+          Two covers with looks of their own are needed before this garden says anything. Looks at their
+          stage, their cover and what winter left say most.
+        </p>
+      </aside>
+    );
+  const shown = (answer?.lessons ?? [])
+    .filter((l) => l.kind === null || l.results.length > 1)
+    .sort((a, b) => TRAITS.indexOf(a.trait) - TRAITS.indexOf(b.trait));
+  const let_ = () =>
+    void run(
+      changeGarden(hands, garden.id, 'what this garden has shown', () => ({
+        learnt: { on: today, covers: answer!.covers, shifts: answer!.shifts },
+      })),
+    );
+  return (
+    <aside aria-label="Your garden against the book">
+      <h2 className="font-display text-xl font-bold">Your garden against the book</h2>
+      <p className="text-bark mt-1">
+        {asked.length} covers with looks. Dots are yours, bars what the book allows in eight of ten gardens;
+        the line is where your results draw it. Nothing moves on one cover.
+      </p>
+      <NoAnswer failure={failure} />
+      {!answer && !failure && <p role="status">Reading your covers again…</p>}
+      {answer && (
+        <>
+          <ul className="mt-3">
+            {shown.map((l) => (
+              <Row key={`${l.trait} ${l.kind}`} lesson={l} units={units} />
+            ))}
+          </ul>
+          {shown.length > 0 && (
+            <p className="text-bark flex justify-between" style={{ maxWidth: WIDE }}>
+              <span>sooner, less, softer</span>
+              <span>later, more, hardier</span>
+            </p>
+          )}
+          <div className="border-linen mt-4 border-t pt-3">
+            {garden.learnt ? (
+              <>
+                <p>
+                  Forecasts go by what was shown until {showIsoYear(garden.learnt.on)}, from{' '}
+                  {garden.learnt.covers} covers; each says by how much.
+                </p>
+                <div className="mt-2 flex flex-wrap gap-2">
+                  {garden.learnt.covers !== answer.covers && (
+                    <button type="button" className="btn btn-primary" onClick={let_}>
+                      Take in what came since
+                    </button>
+                  )}
+                  <button
+                    type="button"
+                    className="btn"
+                    onClick={() =>
+                      void run(
+                        changeGarden(hands, garden.id, 'going by the book again', () => ({ learnt: null })),
+                      )
+                    }
+                  >
+                    Go by the book again
+                  </button>
+                </div>
+              </>
+            ) : (
+              <button
+                type="button"
+                className="btn btn-primary h-auto w-full py-2"
+                disabled={shown.length === 0}
+                onClick={let_}
+              >
+                Let forecasts use what this garden has shown
+              </button>
+            )}
+          </div>
+        </>
+      )}
+    </aside>
+  );
+}
+
+/** To the right is later, more, hardier: ripening fast and being soft lie to the left. */
+const sign = (trait: Trait): number => (trait === 'stageRate' || trait === 'hardiness_c' ? -1 : 1);
+
+function Row({ lesson: l, units }: { lesson: Lesson; units: Parameters<typeof traitWords>[3] }) {
+  const kind = l.kind ? speciesOf(l.kind) : null;
+  const words = traitWords(l.trait, l.at.mean, kind?.stages.flower_cd ?? USUAL_FLOWER_CD, units);
+  const spread = SPREADS[l.trait];
+  const x = (y: number) =>
+    WIDE / 2 + (Math.max(-SIDES, Math.min(SIDES, (sign(l.trait) * y) / spread)) / SIDES) * (WIDE / 2 - 8);
+  const half = ((EIGHT_OF_TEN / SIDES) * (WIDE - 16)) / 2;
+  return (
+    <li className="py-1.5">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <b>
+          {kind
+            ? `${TRAIT_NAMES[l.trait]}, ${kind.name.toLowerCase()}`
+            : `${TRAIT_NAMES[l.trait]}, all covers`}
+        </b>
+        <span className="text-bark">
+          {words || 'as the book'}; {l.results.length} {l.results.length === 1 ? 'cover' : 'covers'}
+        </span>
+      </div>
+      <svg width={WIDE} height={22} aria-hidden="true">
+        <rect x={WIDE / 2 - half} y={4} width={half * 2} height={14} fill="#e3d4ba" />
+        <path d={`M${WIDE / 2} 1V21`} stroke="#6b5646" strokeWidth={1} />
+        {l.results.map((r, i) => (
+          <circle
+            key={i}
+            cx={x(r.y)}
+            cy={11}
+            r={Math.max(
+              2.5,
+              Math.min(6, 6 * Math.sqrt((spread * spread) / (spread * spread + r.variance * 4))),
+            )}
+            fill="#9e3a2d"
+            fillOpacity={0.75}
+          />
+        ))}
+        <path d={`M${x(l.at.mean)} 0V22`} stroke="#3c2a20" strokeWidth={3} />
+      </svg>
+    </li>
+  );
+}

@@ -1,0 +1,149 @@
+import { correctDate, type DatedThing } from '../../records/commands/change.ts';
+import { useState } from 'react';
+import { useGarden } from '../../ring/garden.tsx';
+import { type Happening, happenings } from '../../ring/journal.ts';
+import { removeLook, removeNote, saveNote } from '../../records/verbs/verbs.ts';
+import { DateInput } from '../../ui/DateInput.tsx';
+import { showIsoYear } from '../../ui/dates.ts';
+import { Field } from '../../ui/parts.tsx';
+
+/** Everything that happened, bed by bed; dates and words can be put right, and undo takes any of it back. */
+export function Happenings() {
+  const ring = useGarden();
+  const { beds, garden, today, hands, run } = ring;
+  const [bedId, setBedId] = useState('');
+  const [text, setText] = useState('');
+  const [noteBed, setNoteBed] = useState(beds[0]?.id ?? '');
+  const all = happenings(ring);
+  const shown = bedId ? all.filter((h) => h.bedId === bedId) : all;
+  const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '?';
+
+  const move = (h: Happening, on: string) => run(correctDate(hands, garden.id, datedThing(h), on));
+
+  return (
+    <>
+      <p className="text-bark mb-3">
+        Latest first. Change a date here and the forecast follows; Undo above takes any change back.
+      </p>
+      <div className="grid max-w-3xl gap-4 sm:grid-cols-[10rem_1fr]">
+        <Field label="Bed">
+          {(id) => (
+            <select
+              id={id}
+              className="select select-sm"
+              value={bedId}
+              onChange={(e) => setBedId(e.target.value)}
+            >
+              <option value="">all beds</option>
+              {beds.map((b) => (
+                <option key={b.id} value={b.id}>
+                  {b.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        {beds.length > 0 && (
+          <form
+            className="grid gap-2 sm:grid-cols-[6rem_1fr_auto] sm:items-end"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (text.trim())
+                void run(
+                  saveNote(hands, {
+                    id: hands.newId(),
+                    gardenId: garden.id,
+                    bedId: bedId || noteBed,
+                    on: today,
+                    text: text.trim(),
+                  }),
+                ).then((ok) => ok && setText(''));
+            }}
+          >
+            <Field label="For bed">
+              {(id) => (
+                <select
+                  id={id}
+                  className="select select-sm"
+                  value={bedId || noteBed}
+                  disabled={bedId !== ''}
+                  onChange={(e) => setNoteBed(e.target.value)}
+                >
+                  {beds.map((b) => (
+                    <option key={b.id} value={b.id}>
+                      {b.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Field>
+            <Field label="A note for today">
+              {(id) => (
+                <input
+                  id={id}
+                  className="input input-sm"
+                  value={text}
+                  onChange={(e) => setText(e.target.value)}
+                />
+              )}
+            </Field>
+            <button type="submit" className="btn btn-sm">
+              Write it down
+            </button>
+          </form>
+        )}
+      </div>
+      {shown.length === 0 && (
+        <p className="mt-4">Nothing yet. Sowings, looks, endings and plantings write themselves here.</p>
+      )}
+      <ol className="mt-4">
+        {shown.map((h) => (
+          <li key={h.key} className="border-linen flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
+            <DateInput
+              label={`Date of: ${h.what}, bed ${bedName(h.bedId)}`}
+              className="input input-xs w-28!"
+              value={h.on}
+              onChange={(iso) => void move(h, iso)}
+            />
+            <b className="w-20">Bed {bedName(h.bedId)}</b>
+            <span className="font-semibold">{h.what}</span>
+            <span>{h.detail}</span>
+            {(h.kind === 'look' || h.kind === 'note') && (
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs ml-auto"
+                aria-label={`Take away: ${h.what} of ${showIsoYear(h.on)}`}
+                onClick={() =>
+                  void run(
+                    h.kind === 'look'
+                      ? removeLook(
+                          hands,
+                          ring.looks.find((l) => l.id === h.refId)!,
+                        )
+                      : removeNote(
+                          hands,
+                          ring.notes.find((n) => n.id === h.refId)!,
+                        ),
+                  )
+                }
+              >
+                Take away
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+/** Which date of which record an entry of the notebook tells. */
+function datedThing(h: Happening): DatedThing {
+  const id = h.refId;
+  if (h.kind === 'look' || h.kind === 'note') return { kind: h.kind, id };
+  if (h.kind === 'planting') return { kind: h.key.endsWith('p') ? 'planted' : 'cleared', id };
+  if (h.kind === 'watering') return { kind: 'watering', id, index: h.index! };
+  if (h.key.endsWith('s')) return { kind: 'sown', id };
+  if (h.key.endsWith('e')) return { kind: 'ended', id };
+  return { kind: 'pass', id, index: Number(h.key.slice(id.length)) };
+}

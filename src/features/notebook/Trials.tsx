@@ -1,0 +1,329 @@
+import { useMemo, useState } from 'react';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { drawLots } from '../../core/trial/lots.ts';
+import { blocksToShow, spreadOfBlocks, verdictOf } from '../../core/trial/verdict.ts';
+import { measurePlot, removeTrial, setTrial } from '../../records/commands/trial.ts';
+import { MEASURES, type Trial } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { showIso, showIsoYear } from '../../ui/dates.ts';
+import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
+import { type Motif } from '../../ui/motifs.ts';
+import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
+import { MEASURE_WORDS, READY, verdictWords } from './trialWords.ts';
+
+/** Trials: set before anything is seen, drawn by lot, judged by what the lots allow. */
+export function Trials() {
+  const { garden } = useGarden();
+  const [setting, setSetting] = useState(false);
+  const trials = [...garden.trials].reverse();
+  return (
+    <div className="garden-touch max-w-4xl">
+      {setting ? (
+        <NewTrial done={() => setSetting(false)} />
+      ) : (
+        <>
+          <p className="max-w-2xl">
+            One question, one difference, plots that chance draws, and the measure fixed before: then what
+            comes of it means something, and Kilim says no more than the plots allow.
+          </p>
+          <button type="button" className="btn btn-primary mt-3" onClick={() => setSetting(true)}>
+            Set a trial
+          </button>
+        </>
+      )}
+      {trials.map((t) => (
+        <TrialCard key={t.id} trial={t} />
+      ))}
+    </div>
+  );
+}
+
+const MOST_BLOCKS = 10;
+
+function NewTrial({ done }: { done(): void }) {
+  const { garden, beds, today, hands, run } = useGarden();
+  const [ready, setReady] = useState(0);
+  const [question, setQuestion] = useState(READY[0]!.question);
+  const [treatments, setTreatments] = useState(READY[0]!.treatments.join(', '));
+  const [measure, setMeasure] = useState<Trial['measure']>(READY[0]!.measure);
+  const [counts, setCounts] = useState(String(READY[0]!.counts));
+  const [lookOn, setLookOn] = useState(isoOf(dayOf(today) + READY[0]!.after_d));
+  const [bedId, setBedId] = useState(beds[0]?.id ?? '');
+  const [blocks, setBlocks] = useState('4');
+  const [ends, setEnds] = useState<[string, string]>(['one end', 'the other end']);
+  const names = treatments
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean);
+  const many = Math.round(Number(blocks));
+  const size = Number(counts.replace(',', '.'));
+  const problem =
+    names.length < 2 || names.length > 4
+      ? 'Name two to four treatments, the control first, with commas between.'
+      : !(many >= 1 && many <= MOST_BLOCKS)
+        ? `Take one to ${MOST_BLOCKS} blocks.`
+        : !(size > 0)
+          ? 'Say how big a difference would change what you do.'
+          : !bedId
+            ? 'Add a bed first, under Ground.'
+            : '';
+  const take = (i: number) => {
+    const r = READY[i]!;
+    setReady(i);
+    setQuestion(r.question);
+    setTreatments(r.treatments.join(', '));
+    setMeasure(r.measure);
+    setCounts(String(r.counts));
+    setLookOn(isoOf(dayOf(today) + r.after_d));
+  };
+  async function draw() {
+    const id = hands.newId();
+    const seed = [...id].reduce((n, ch) => (n * 31 + ch.charCodeAt(0)) >>> 0, 7);
+    const trial: Trial = {
+      id,
+      question: question.trim() || READY[ready]!.question,
+      treatments: names,
+      measure,
+      unit: MEASURE_WORDS[measure][1],
+      lookOn,
+      counts: size,
+      ends,
+      drawnOn: today,
+      planned: true,
+      plots: drawLots(names.length, many, seed).map((p) => ({ ...p, bedId, value: null })),
+    };
+    if (await run(setTrial(hands, garden.id, trial))) done();
+  }
+  return (
+    <form
+      className="border-walnut bg-paper flex flex-col gap-3 border-l-4 p-4"
+      aria-label="A new trial"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!problem) void draw();
+      }}
+    >
+      <h2 className="font-display text-xl font-bold">A new trial</h2>
+      <SelectField
+        label="Begin from"
+        value={String(ready)}
+        options={READY.map((r, i) => [String(i), r.question] as const)}
+        onChange={(i) => take(Number(i))}
+      />
+      <TextField label="The question" value={question} onChange={setQuestion} />
+      <TextField
+        label="What is compared"
+        hint="The control, what you do anyway, first; one difference and no other between them."
+        value={treatments}
+        onChange={setTreatments}
+      />
+      <div className="grid gap-3 sm:grid-cols-3">
+        <SelectField<Trial['measure']>
+          label="What is measured"
+          value={measure}
+          options={MEASURES.map((m) => [m, MEASURE_WORDS[m][0]] as const)}
+          onChange={setMeasure}
+        />
+        <DateField label="On" value={lookOn} onChange={setLookOn} />
+        <TextField
+          label={`A difference that counts${MEASURE_WORDS[measure][1] && `, ${MEASURE_WORDS[measure][1]}`}`}
+          decimal
+          value={counts}
+          onChange={setCounts}
+        />
+      </div>
+      <div className="grid gap-3 sm:grid-cols-4">
+        <SelectField
+          label="On bed"
+          value={bedId}
+          options={beds.map((b) => [b.id, b.name] as const)}
+          onChange={setBedId}
+        />
+        <TextField
+          label="Blocks"
+          decimal
+          hint="Each holds every treatment once."
+          value={blocks}
+          onChange={setBlocks}
+        />
+        <TextField label="The bed begins at" value={ends[0]} onChange={(a) => setEnds([a, ends[1]])} />
+        <TextField
+          label="and ends at"
+          hint="Wet end, tree, path."
+          value={ends[1]}
+          onChange={(b) => setEnds([ends[0], b])}
+        />
+      </div>
+      {many >= 1 && many < 4 && (
+        <p className="text-bark">
+          {many === 1
+            ? 'One pair gives a description, never a verdict.'
+            : `${2 ** many / 2 > 10 ? '' : `With ${many} blocks even the plainest outcome turns up by chance in ${Math.round(200 / 2 ** many)} of 100 drawings. `}Five blocks can show a difference, if it is plain.`}
+        </p>
+      )}
+      {problem && (
+        <p role="alert" className="text-madder font-semibold">
+          {problem}
+        </p>
+      )}
+      <div className="flex gap-3">
+        <button type="submit" className="btn btn-primary">
+          Draw the lots
+        </button>
+        <button type="button" className="btn btn-ghost" onClick={done}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+const MOTIF_OF: Motif[] = ['residue', 'grass', 'legume', 'broadleaf'];
+
+function TrialCard({ trial }: { trial: Trial }) {
+  const { garden, beds, covers, today, hands, run } = useGarden();
+  const measured = useMemo(
+    () => trial.plots.flatMap((p) => (p.value === null ? [] : [{ ...p, value: p.value }])),
+    [trial.plots],
+  );
+  const bedName = beds.find((b) => b.id === trial.plots[0]!.bedId)?.name ?? '?';
+  const confounded = differences(trial, covers);
+  return (
+    <section className="border-linen mt-8 border-t pt-4" aria-label={trial.question}>
+      <h2 className="font-display text-2xl font-bold">{trial.question}</h2>
+      <p className="text-bark">
+        Bed {bedName} in {trial.plots.length} pieces, drawn by lot on {showIsoYear(trial.drawnOn)}. Measure,
+        day and what counts were set then: {MEASURE_WORDS[trial.measure][0].toLowerCase()},{' '}
+        {showIso(trial.lookOn)}, {trial.counts} {trial.unit}.
+      </p>
+      <div
+        className="runs-on mt-3 pb-2"
+        tabIndex={0}
+        role="group"
+        aria-label={`Plots from ${trial.ends[0]} to ${trial.ends[1]}`}
+      >
+        <ol className="flex gap-2 pr-8">
+          {trial.plots.map((p, i) => (
+            <li key={i} className="w-28 shrink-0">
+              <svg width={112} height={72} aria-hidden="true">
+                <WeaveDefs prefix={`plot-${p.treatment}`} />
+                <Woven
+                  prefix={`plot-${p.treatment}`}
+                  x={0}
+                  y={0}
+                  width={112}
+                  height={72}
+                  bands={[{ motif: MOTIF_OF[p.treatment]!, share: 1 }]}
+                />
+                <rect x={6} y={8} width={100} height={22} fill="#fbf6ec" />
+                <text x={12} y={24} fontSize={15} fontWeight={700} fill="#3c2a20">
+                  {trial.treatments[p.treatment]!.slice(0, 12)}
+                </text>
+              </svg>
+              <PlotField
+                label={`Plot ${i + 1}, ${trial.treatments[p.treatment]}`}
+                unit={trial.unit}
+                value={p.value}
+                take={(value) => void run(measurePlot(hands, garden.id, trial.id, i, value))}
+              />
+            </li>
+          ))}
+        </ol>
+      </div>
+      <p className="text-bark flex justify-between">
+        <span>{trial.ends[0]}</span>
+        <span>{trial.ends[1]}</span>
+      </p>
+      {measured.length === 0 ? (
+        <p className="mt-2">
+          {trial.lookOn > today
+            ? `Measure every plot on ${showIso(trial.lookOn)}, all on one day, without looking at what the others gave.`
+            : 'Measure every plot now, all on one day.'}
+        </p>
+      ) : (
+        trial.treatments.slice(1).map((_, k) => {
+          const v = verdictOf(measured, k + 1, trial.planned);
+          if (!v) return null;
+          const spread = spreadOfBlocks(measured, k + 1);
+          const more = Number.isFinite(spread) ? blocksToShow(v.difference, spread, v.blocks) : undefined;
+          const { head, lines } = verdictWords(v, trial, k + 1, more);
+          return (
+            <div key={k} className="bg-paper border-walnut mt-4 border-l-4 p-4">
+              <p className="font-display text-2xl font-bold">{head}</p>
+              {lines.map((l) => (
+                <p key={l}>{l}</p>
+              ))}
+            </div>
+          );
+        })
+      )}
+      {confounded && <p className="border-madder mt-3 border-l-4 pl-3">{confounded}</p>}
+      <div className="no-print mt-3 flex gap-3">
+        <button type="button" className="btn btn-sm" onClick={() => window.print()}>
+          Print the plots
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm"
+          onClick={() => void run(removeTrial(hands, garden.id, trial.id))}
+        >
+          Take the trial away
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** A sowing on the bed after the lots were drawn, in which more than the treatment may differ. */
+function differences(trial: Trial, covers: ReturnType<typeof useGarden>['covers']): string {
+  const mine = covers.filter(
+    (c) =>
+      c.sownOn &&
+      trial.plots.some((p) => p.bedId === c.bedId) &&
+      c.sownOn > trial.drawnOn &&
+      c.sownOn < trial.lookOn,
+  );
+  const days = new Set(mine.map((c) => c.sownOn));
+  return days.size > 1
+    ? `The records tell of sowings on ${days.size} days on these plots: the day may be what made the difference.`
+    : '';
+}
+
+function PlotField({
+  label,
+  unit,
+  value,
+  take,
+}: {
+  label: string;
+  unit: string;
+  value: number | null;
+  take(value: number | null): void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const settle = () => {
+    if (typed === null) return;
+    const text = typed.trim().replace(',', '.').replace('%', '');
+    const v = text === '' ? null : Number(text);
+    if (v !== null && !(Math.abs(v) < 1e6)) return setWrong(true);
+    setWrong(false);
+    setTyped(null);
+    if (v !== value) take(v);
+  };
+  return (
+    <span className="flex items-center gap-1">
+      <input
+        className={`input ${wrong ? 'border-madder' : ''}`}
+        inputMode="decimal"
+        aria-label={label}
+        aria-invalid={wrong}
+        value={typed ?? (value === null ? '' : String(value))}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={settle}
+        onKeyDown={(e) => e.key === 'Enter' && settle()}
+      />
+      {unit}
+    </span>
+  );
+}

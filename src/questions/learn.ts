@@ -1,0 +1,50 @@
+import { endingPasses } from '../core/bed/timeline.ts';
+import { dayOf } from '../core/calendar/day.ts';
+import { type LivedThrough } from '../core/learn/came.ts';
+import { type LookedAt } from '../core/learn/learn.ts';
+import { type GardenContents } from '../records/verbs/verbs.ts';
+import type { Cover } from '../records/types.ts';
+import { unknownKinds } from '../catalogue/catalogue.ts';
+import { forecastInput, leadOf, observedOf } from './cover.ts';
+
+const YEAR_D = 365.25;
+
+/** Day on which a cover's ending began or it was found dead; none while it stands. */
+const endOf = (c: Cover): string | null => endingPasses(c).find((p) => p.doneOn)?.doneOn ?? c.endedOn;
+
+/** Covers that were sown and looked at, as questions by the book: with their measured weather, without what was learnt before. */
+export function lookedAt(contents: GardenContents, today: string, years: number): LookedAt[] {
+  const { garden, beds, covers, plantings, looks, weather } = contents;
+  return covers.flatMap((c) => {
+    const bed = beds.find((b) => b.id === c.bedId);
+    if (!bed || !c.sownOn || c.sownOn > today || unknownKinds(c.parts).length > 0) return [];
+    if (!looks.some((l) => l.coverId === c.id)) return [];
+    const until = endOf(c) ?? today;
+    // What was done to it says of the ending, not of how it grew.
+    const standing = { ...c, passes: [], verdict: null, endedOn: null };
+    const seen = looks.filter((l) => l.on <= until);
+    return [
+      {
+        coverId: c.id,
+        kind: leadOf(c.parts),
+        asked: {
+          ...forecastInput({ ...garden, learnt: null }, bed, standing, plantings, seen, until, years),
+          observed: observedOf(weather, c, until),
+          methods: [],
+        },
+        ago_y: Math.max(0, (dayOf(today) - dayOf(until)) / YEAR_D),
+      },
+    ];
+  });
+}
+
+/** A cover that has begun to end, as the question what came of it. */
+export function livedThrough(
+  contents: GardenContents,
+  cover: Cover,
+  today: string,
+): LivedThrough | undefined {
+  const asked = lookedAt({ ...contents, covers: [cover] }, today, 0)[0]?.asked;
+  const end = endOf(cover);
+  return asked && end ? { asked, plannedSowDay: dayOf(cover.sowOn), endDay: dayOf(end) } : undefined;
+}
