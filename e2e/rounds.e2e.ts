@@ -181,6 +181,34 @@ test('a garden of three years is held against the book, lets it in, and says so;
       .getByText(/^By chance alone so big a difference turns up in 3 of 100 drawings of the lots\.$/)
       .waitFor();
     expect(await axe(page)).toEqual([]);
+
+    // Next year: dragged and tapped into a worse place, judged at once, then planned and taken back.
+    await page.goto(`${base}/notebook/next`);
+    const judged = page.getByRole('complementary', { name: 'How it is judged' });
+    const grid = page.getByRole('region', { name: 'Crops of the coming years' });
+    await judged.getByRole('heading', { name: /bent$/ }).first().waitFor();
+    const cell = (bed: number) => grid.locator(`[data-cell="0 ${bed}"]`);
+    const [was0, was3] = [await cell(0).textContent(), await cell(3).textContent()];
+    await cell(0).click();
+    await cell(3).click();
+    await page.waitForFunction(
+      (before) => document.querySelector('[data-cell="0 3"]')?.textContent === before,
+      was0,
+    );
+    const [from, to] = [(await cell(3).boundingBox())!, (await cell(0).boundingBox())!];
+    await page.mouse.move(from.x + 40, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 40, to.y + 10, { steps: 6 });
+    await page.mouse.up();
+    await page.waitForFunction(
+      (before) => document.querySelector('[data-cell="0 3"]')?.textContent === before,
+      was3,
+    );
+    expect(await axe(page)).toEqual([]);
+    await judged.getByRole('button', { name: /^Plan \d+ crops for 2028$/ }).click();
+    await judged.getByRole('button', { name: '2028 is planned already' }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await judged.getByRole('button', { name: /^Plan \d+ crops for 2028$/ }).waitFor();
     expect(wrongs).toEqual([]);
   } finally {
     await stage.close();

@@ -3,6 +3,7 @@ import { Book } from './Book.tsx';
 import { Came } from './Came.tsx';
 import { Happenings } from './Happenings.tsx';
 import { Years } from './Years.tsx';
+import { NextYears } from './NextYears.tsx';
 import { Trials } from './Trials.tsx';
 
 const PARTS = [
@@ -10,6 +11,7 @@ const PARTS = [
   ['came', 'What came of it'],
   ['years', 'Years side by side'],
   ['trials', 'Trials'],
+  ['next', 'What next year'],
 ] as const;
 
 /** What happened, what came of it, the years side by side, and trials; beside it what the garden has shown. */
@@ -44,6 +46,8 @@ export default function NotebookPage() {
             <Years />
           ) : part === 'trials' ? (
             <Trials />
+          ) : part === 'next' ? (
+            <NextYears />
           ) : (
             <Happenings />
           )}

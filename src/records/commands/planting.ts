@@ -1,6 +1,7 @@
 import { findCrop } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { fail, ok } from '../../core/result/result.ts';
+import { type Planting } from '../types.ts';
 import { noOverlap } from '../verbs/dates.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
 import { writeFrom } from '../write.ts';
@@ -23,3 +24,19 @@ export const changeCrop = (hands: Hands, gardenId: string, plantingId: string, c
     return free.ok ? ok([{ table: 'plantings', put }]) : free;
   });
 };
+
+/** Plans a year's crops in one write, one undo. Fails with `crops-overlap` for the first that cannot stand where it would. */
+export const planYear = (
+  hands: Hands,
+  gardenId: string,
+  year: number,
+  plantings: readonly Planting[],
+): Done =>
+  writeFrom(hands.db, meta(hands, gardenId, 'plan-year', `the crops of ${year}`), async () => {
+    const stand = await hands.db.plantings.where({ gardenId }).toArray();
+    for (const p of plantings) {
+      const free = noOverlap(p, stand, (o) => findCrop(o.cropId)?.name ?? o.cropId);
+      if (!free.ok) return free;
+    }
+    return ok(plantings.map((put) => ({ table: 'plantings' as const, put })));
+  });

@@ -17,6 +17,7 @@ import { shareOut } from '../../core/share/share.ts';
 import { type ShareAnswer } from '../../core/share/types.ts';
 import { cameOf } from '../../core/learn/came.ts';
 import { learn } from '../../core/learn/learn.ts';
+import { planRotations } from '../../core/rotation/rotation.ts';
 import { frostsOf, withFrosts } from '../../core/site/corrected.ts';
 import { siteFromNormals } from '../../core/site/normals.ts';
 import { siteFromPattern } from '../../core/site/pattern.ts';
@@ -142,6 +143,8 @@ export async function answer(
         return post({ type: 'answer', id, answer: learn(ask.input) });
       case 'came':
         return post({ type: 'answer', id, answer: cameOf(ask.input) });
+      case 'rotate':
+        return post({ type: 'answer', id, answer: planRotations(ask.input) });
       case 'frosts':
         return post({ type: 'answer', id, answer: frostsOf(ask.input) });
       case 'fitFrosts':

@@ -18,6 +18,7 @@ import { type KnownFrosts } from '../../core/site/corrected.ts';
 import { type FrostRecord } from '../../core/site/frost.ts';
 import { type CameOf, type LivedThrough } from '../../core/learn/came.ts';
 import { type Learnt, type LookedAt } from '../../core/learn/learn.ts';
+import { type Plan, type RotationInput } from '../../core/rotation/rotation.ts';
 import { type Normals } from '../../core/site/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
 import { type Site } from '../../core/site/site.ts';
@@ -70,6 +71,8 @@ export interface Questions {
   learn: { input: LookedAt[]; answer: Learnt; part: never };
   /** What came of one cover, and why. */
   came: { input: LivedThrough; answer: CameOf[]; part: never };
+  /** Plans for the years to come, three that differ in kind. */
+  rotate: { input: RotationInput; answer: Plan[]; part: never };
   /** Frosts that a site's plausible years come to. */
   frosts: { input: Site; answer: FrostRecord; part: never };
   /** A site with the frosts that its gardener knows. */

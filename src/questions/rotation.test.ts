@@ -1,0 +1,66 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { findCrop } from '../catalogue/catalogue.ts';
+import { planRotation, REST } from '../core/rotation/rotation.ts';
+import { readGardenFile } from '../records/files/gardenFile.ts';
+import { comingYear, plantingsFor, rotationQuestion } from './rotation.ts';
+
+const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+if (!read.ok) throw new Error(read.failure.code);
+const garden = read.value;
+const TODAY = '2027-04-13';
+
+describe('rotation from the records', () => {
+  const asked = rotationQuestion(garden, TODAY, 3);
+  const bed = (name: string) => asked.beds.findIndex((b) => b.id === `north-shore-bed-${name}`);
+  test('each bed brings the crop that stands longest this year, in the order of the walk', () => {
+    expect(comingYear(TODAY)).toBe(2028);
+    expect(asked.beds.map((b) => b.id.slice(16))).toEqual(
+      [...garden.beds].sort((a, b) => a.order - b.order).map((b) => b.name),
+    );
+    expect(asked.wanted[bed('1')]!.cropId).toBe('winter-squash');
+    expect(asked.wanted[bed('3')]).toMatchObject({ cropId: 'tomato', family: 'Solanaceae', hungry: true });
+  });
+  test('what stood there counts by its years: this year is nought', () => {
+    const past = asked.beds[bed('3')]!.past;
+    expect(past).toContainEqual({ family: 'Solanaceae', yearsAgo: 0 });
+    // The potatoes of 2026.
+    expect(past).toContainEqual({ family: 'Solanaceae', yearsAgo: 1 });
+    expect(asked.beds[bed('3')]!.hungryNow).toBe(true);
+  });
+  test('clubroot keeps the cabbage family off its bed', () => {
+    const ill = {
+      ...garden,
+      beds: garden.beds.map((b) => (b.name === '5' ? { ...b, troubles: ['clubroot' as const] } : b)),
+    };
+    expect(rotationQuestion(ill, TODAY, 1).beds[bed('5')]!.barred).toEqual(['Brassicaceae']);
+    expect(asked.beds[bed('5')]!.barred).toEqual([]);
+  });
+  test('a year becomes plantings inside it, each in its season, none on a bed that rests, none twice', () => {
+    const plan = planRotation(asked, 'with-rest');
+    let n = 0;
+    const made = plantingsFor(
+      garden,
+      asked.beds.map((b) => b.id),
+      plan.grid[0]!,
+      2028,
+      () => `n${++n}`,
+    );
+    expect(made.length).toBeGreaterThan(8);
+    for (const p of made) {
+      expect(p.plantOn >= '2028-02-01' && p.plantOn < '2029-01-01').toBe(true);
+      const at = asked.beds.findIndex((b) => b.id === p.bedId);
+      expect(plan.grid[0]![at]).toBe(p.cropId);
+      expect(plan.grid[0]![at]).not.toBe(REST);
+      if (findCrop(p.cropId)!.frost === 'tender') expect(p.plantOn > '2028-04-15').toBe(true);
+    }
+    const again = plantingsFor(
+      { ...garden, plantings: [...garden.plantings, ...made] },
+      made.map((p) => p.bedId),
+      made.map((p) => p.cropId),
+      2028,
+      () => 'x',
+    );
+    expect(again).toEqual([]);
+  });
+});

@@ -1,0 +1,115 @@
+import { type CropEntry } from '../catalogue/schema.ts';
+import { cropOf, findCrop } from '../catalogue/catalogue.ts';
+import { plantingDays } from '../core/bed/timeline.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
+import { offerPlanting } from '../core/choose/begin.ts';
+import { REST, type RotationInput, type Wanted } from '../core/rotation/rotation.ts';
+import { type GardenContents } from '../records/verbs/verbs.ts';
+import type { Bed, Planting } from '../records/types.ts';
+
+/** Families that a trouble of a bed keeps away from it: what the trouble lives on. */
+const BARS: Partial<Record<Bed['troubles'][number], string[]>> = {
+  clubroot: ['Brassicaceae'],
+  'white-mould': ['Asteraceae', 'Fabaceae'],
+};
+
+/** What a crop asks of rotation. */
+export const wantedOf = (crop: CropEntry): Wanted => ({
+  cropId: crop.id,
+  family: crop.family,
+  rest_y: crop.setOut.rest_y,
+  hungry: crop.appetite === 'heavy',
+  gives: crop.family === 'Fabaceae',
+  tender: crop.frost === 'tender',
+});
+
+/** The year that is planned next. */
+export const comingYear = (today: string): number => Number(today.slice(0, 4)) + 1;
+
+/** The crop that a bed is known by in a year: the one that stands on it longest. */
+function mainCrop(plantings: readonly Planting[], bedId: string, year: number): Planting | undefined {
+  const from = dayOf(`${year}-01-01`);
+  const to = dayOf(`${year + 1}-01-01`);
+  const stands = (p: Planting) => {
+    const d = plantingDays(p);
+    return Math.min(d.to, to) - Math.max(d.from, from);
+  };
+  return plantings
+    .filter((p) => p.bedId === bedId && findCrop(p.cropId) && stands(p) > 0)
+    .sort((a, b) => stands(b) - stands(a))[0];
+}
+
+/** What is grown where no crop is known yet. */
+const USUAL = 'lettuce';
+const YEARS_BACK = 6;
+
+/** This year's crops change places over the coming years: the question of rotation, from the records. */
+export function rotationQuestion(
+  { beds, plantings }: Pick<GardenContents, 'beds' | 'plantings'>,
+  today: string,
+  years: number,
+  seed = 1,
+): RotationInput {
+  const now = comingYear(today) - 1;
+  const sorted = [...beds].sort((a, b) => a.order - b.order);
+  const mine = sorted.map((b) => mainCrop(plantings, b.id, now));
+  return {
+    beds: sorted.map((bed, i) => ({
+      id: bed.id,
+      block: bed.block,
+      past: plantings
+        .filter((p) => p.bedId === bed.id)
+        .flatMap((p) => {
+          const family = findCrop(p.cropId)?.family;
+          const yearsAgo = now - Number((p.plantedOn ?? p.plantOn).slice(0, 4));
+          return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
+        }),
+      hungryNow: cropOf(mine[i]?.cropId ?? USUAL).appetite === 'heavy',
+      barred: bed.troubles.flatMap((t) => BARS[t] ?? []),
+      shaded: bed.shade === 'deep',
+    })),
+    wanted: mine.map((p) => wantedOf(cropOf(p?.cropId ?? USUAL))),
+    years,
+    seed,
+  };
+}
+
+/** A cover is given so long before the first planting of a year is looked for. */
+const LEAST_COVER_D = 42;
+
+/** The coming year's crops as plantings: each on the day that this garden's warmth and frosts offer. A bed that rests, or is planned already, gets none. */
+export function plantingsFor(
+  { garden, plantings }: Pick<GardenContents, 'garden' | 'plantings'>,
+  bedIds: readonly string[],
+  row: readonly string[],
+  year: number,
+  newId: () => string,
+): Planting[] {
+  const south = garden.site.latitude_deg < 0;
+  const begins = dayOf(south ? `${year}-08-01` : `${year}-02-01`) - LEAST_COVER_D;
+  const until = dayOf(`${year + 1}-01-01`);
+  return bedIds.flatMap((bedId, i) => {
+    const crop = findCrop(row[i]!);
+    if (row[i] === REST || !crop) return [];
+    const stand = plantings.filter((p) => p.bedId === bedId).map(plantingDays);
+    if (stand.some((d) => d.from >= begins && d.from < until)) return [];
+    const free = Math.max(begins, ...stand.map((d) => d.to));
+    const way = crop.ways[0]!;
+    const day = offerPlanting(garden.site, crop, way, free)?.day;
+    if (day === undefined || day >= until) return [];
+    return [
+      {
+        id: newId(),
+        gardenId: garden.id,
+        bedId,
+        cropId: crop.id,
+        way,
+        plantOn: isoOf(day),
+        plantedOn: null,
+        clearOn: isoOf(day + Math.round((crop.days[0] + crop.days[1]) / 2)),
+        clearedOn: null,
+        note: '',
+      },
+    ];
+  });
+}
