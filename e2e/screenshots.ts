@@ -47,17 +47,6 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     },
   ],
   [
-    'alter',
-    false,
-    async (p) => {
-      await p.goto(`${base}/bed/north-shore-bed-8/choose`);
-      await p.getByText('covers done').waitFor();
-      await p.getByText('covers done').waitFor({ state: 'detached', timeout: 60_000 });
-      await p.getByRole('button', { name: 'Alter it' }).click();
-      await p.getByText('Ready', { exact: true }).waitFor();
-    },
-  ],
-  [
     'cover',
     false,
     async (p) => {
@@ -75,8 +64,15 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
       await p.getByText('seeds a square metre lie').waitFor({ timeout: 20_000 });
     },
   ],
-  ['ground', false, async (p) => void (await p.goto(`${base}/ground`))],
-  ['seed', false, (p) => cover('10')(p, 'seed')],
+  [
+    'ground',
+    false,
+    async (p) => {
+      await p.goto(`${base}/ground`);
+      await p.getByRole('button', { name: 'Bed 6', exact: true }).click();
+      await p.evaluate(() => window.scrollTo(0, 0));
+    },
+  ],
   [
     'terminate',
     false,
@@ -101,9 +97,63 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
       await p.getByText(/felt from about|finds enough/).waitFor({ timeout: 30_000 });
     },
   ],
-  ['notebook', false, async (p) => void (await p.goto(`${base}/notebook`))],
-  ['keep', false, async (p) => void (await p.goto(`${base}/keep`))],
+  [
+    'notebook',
+    false,
+    async (p) => {
+      await p.goto(`${base}/notebook/came`);
+      await p.getByText('Growth, all covers').waitFor({ timeout: 60_000 });
+      await p
+        .getByRole('button', { name: /^Bed 10/ })
+        .first()
+        .click();
+      await p
+        .getByText(/^expected .* seen/)
+        .first()
+        .waitFor();
+    },
+  ],
+  ['years', false, async (p) => void (await p.goto(`${base}/notebook/years`))],
+  [
+    'trial',
+    false,
+    async (p) => {
+      await p.goto(`${base}/notebook/trials`);
+      await p.getByRole('button', { name: 'Set a trial' }).click();
+      await p.getByLabel('On bed').selectOption({ label: '6' });
+      await p.getByLabel('Blocks').fill('3');
+      await p.getByLabel('The bed begins at').fill('N end');
+      await p.getByLabel('and ends at').fill('S end, by the tap');
+      await p.getByRole('button', { name: 'Draw the lots' }).click();
+      await p.getByText(/^Measure every plot on/).waitFor();
+      const plots = await p.getByRole('textbox', { name: /^Plot/ }).all();
+      for (const [i, plot] of plots.entries()) {
+        const crimp = (await plot.getAttribute('aria-label'))!.endsWith('crimp');
+        await plot.fill(String((crimp ? 24 : 11) + ((i * 5) % 7)));
+        await plot.press('Enter');
+      }
+      await p.getByText(/^With crimp it was/).waitFor();
+    },
+  ],
   ['welcome', false, async (p) => void (await p.goto(`${base}/new`))],
+  [
+    'first-answer-phone',
+    true,
+    async (p) => {
+      await p.goto(`${base}/first`);
+      await p.getByLabel('Nearest town', { exact: true }).fill('glasgow');
+      await p.getByRole('button', { name: /^Glasgow/ }).click();
+      await p.getByRole('button', { name: '1.2 m x 8 m' }).click();
+      await setDay(p, 'Empty from', '2027-08-20');
+      await p.getByRole('button', { name: 'Squash', exact: true }).click();
+      await p.getByRole('button', { name: 'Crimson clover' }).click();
+      await p.getByLabel('It weighs').fill('100 g');
+      const answer = p.getByRole('region', { name: 'The answer' });
+      await answer.getByText(/^Out of the way for squash/).waitFor({ timeout: 30_000 });
+      await answer.scrollIntoViewIfNeeded();
+      await answer.evaluate((el) => el.scrollIntoView({ block: 'start' }));
+    },
+  ],
   [
     'sow-phone',
     true,

@@ -2,7 +2,7 @@ import { kitOf } from './things.ts';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
-import { bedsFromCsv, bedsFromGeoJson } from './files/bedsFile.ts';
+import { bedsFromGeoJson } from './files/bedsFile.ts';
 import { jobsCalendar } from './files/calendar.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
 import { journalCsv } from './files/journalCsv.ts';
@@ -317,12 +317,7 @@ describe('files of others', () => {
       [5, 'twice'],
     ]);
   });
-  test('beds come from CSV in mixed units and from GeoJSON, all or none', () => {
-    const csv = bedsFromCsv('name,size\nA,4 ft 6 in x 20 ft\nB,1.2 m x 8 m\n', 'm');
-    expect(csv.ok && csv.value.map((b) => Math.round(b.area_m2 * 100) / 100)).toEqual([8.36, 9.6]);
-    expect(bedsFromCsv('name,size\nA,1.2 m x 8 m\nB,huge\n', 'm')).toMatchObject({
-      failure: { code: 'bed-size', where: 'line 3' },
-    });
+  test('beds come from GeoJSON, all or none', () => {
     const square = (d: number) => [
       [0, 50],
       [d, 50],

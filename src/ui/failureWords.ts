@@ -88,8 +88,6 @@ export function failureWords(f: Failure): string {
       return `"${f.where}" comes to ${Number(v('m2').toString()).toLocaleString('en-GB')} m². A bed has between a hundredth of a square metre and ten hectares; check the unit.`;
     case 'length-range':
       return `"${f.where}" comes to ${Number(v('metres')).toFixed(2)} m. A side of a bed is between ${v('least')} and ${v('most')} m; check the unit.`;
-    case 'bed-size':
-      return `The size in ${f.where} cannot be read (${v('given')}). No bed was added. Write for example 1.2 m x 8 m, then bring the file in again.`;
     case 'bed-name':
       return `The bed in ${f.where} has no name. No bed was added; give each bed a name.`;
     case 'bed-name-long':
@@ -98,8 +96,6 @@ export function failureWords(f: Failure): string {
       return `The name "${v('name')}" in ${f.where} is there twice. No bed was added; make names different.`;
     case 'bed-area':
       return `The shape in ${f.where} covers ${v('m2')} m². That is no bed; check the coordinates.`;
-    case 'beds-header':
-      return `The first line must name the columns: name and size (or width and length). Found: ${v('headers')}.`;
     case 'beds-too-many':
       return `The file holds ${v('rows')} beds; ${v('most')} at a time is the most.`;
     case 'geojson-unreadable':

@@ -6,6 +6,8 @@ import { seedCost, seedNeeded, weightsOf } from '../../questions/weights.ts';
 import { showDay } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { Odds } from '../../ui/parts.tsx';
+import { Term } from '../../ui/Term.tsx';
+import { type TermId } from '../../ui/terms.ts';
 import { COLUMN, LEFT } from './Samples.tsx';
 
 interface Props {
@@ -19,13 +21,17 @@ interface Props {
 
 /** The figures below the hanging samples, column under column. */
 export function Figures({ samples, chosenId, garden, bed, coverOf, years }: Props) {
-  const rows: [string, (s: Sample) => ReactNode][] = [
-    ['Out of the way in time', (s) => <Odds odds={s.best?.odds.inTime ?? 0} />],
+  const rows: [string, (s: Sample) => ReactNode, TermId?][] = [
+    ['Out of the way in time', (s) => <Odds odds={s.best?.odds.inTime ?? 0} />, 'odds'],
     ['Ends by', (s) => (s.best ? `${METHOD_SHORT[s.best.method]}, ${showDay(s.best.startDay)}` : 'no way')],
-    ['Ground closed', (s) => showDay(s.stand.closed.mid)],
-    ['Nitrogen for it, above bare ground', (s) => showPerArea(s.best?.nitrogen_g_m2.mid ?? 0, garden.units)],
-    ['Weeds held', (s) => <Odds odds={s.best?.weedsHeld.mid ?? 0} />],
-    ['Residue at planting', (s) => showPerArea(s.best?.residue_g_m2.mid ?? 0, garden.units)],
+    ['Ground closed', (s) => showDay(s.stand.closed.mid), 'closed'],
+    [
+      'Nitrogen for it, above bare ground',
+      (s) => showPerArea(s.best?.nitrogen_g_m2.mid ?? 0, garden.units),
+      'nitrogen',
+    ],
+    ['Weeds held', (s) => <Odds odds={s.best?.weedsHeld.mid ?? 0} />, 'weeds'],
+    ['Residue at planting', (s) => showPerArea(s.best?.residue_g_m2.mid ?? 0, garden.units), 'residue'],
     ['Work', (s) => minutes(((s.best?.minutesPer100m2 ?? 0) * bed.area_m2) / 100)],
     [
       'Seed cost',
@@ -39,10 +45,10 @@ export function Figures({ samples, chosenId, garden, bed, coverOf, years }: Prop
         <col style={{ width: LEFT }} />
       </colgroup>
       <tbody>
-        {rows.map(([label, show]) => (
+        {rows.map(([label, show, term]) => (
           <tr key={label}>
             <th scope="row" className="pt-2 pr-1 text-left align-top text-xs leading-tight font-normal">
-              {label}
+              {term ? <Term id={term}>{label}</Term> : label}
             </th>
             {samples.map((s) => (
               <td

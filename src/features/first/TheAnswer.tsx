@@ -10,6 +10,7 @@ import { showDay, showIso } from '../../ui/dates.ts';
 import { METHOD_SHORT, PASS_WORDS } from '../../ui/methodWords.ts';
 import { type Motif } from '../../ui/motifs.ts';
 import { reasonWords } from '../../ui/reasonWords.ts';
+import { Term } from '../../ui/Term.tsx';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
 
 const of100 = (odds: number): string => `${Math.round(odds * 100)} years of 100`;
@@ -167,8 +168,9 @@ export function TheAnswer({ answer, sample, better, said, today }: Props) {
         </p>
       )}
       <p className="text-bark mt-3">
-        Bed of {showArea(said.ground.area_m2, units)}. Odds are of {sample.years} plausible years here, as
-        your town’s figures make them; Kilim sharpens them with what you see as the season goes on.
+        Bed of {showArea(said.ground.area_m2, units)}. <Term id="odds">Odds</Term> are of {sample.years}{' '}
+        plausible years here, as your town’s figures make them; Kilim sharpens them with what you see as the
+        season goes on.
       </p>
     </section>
   );

@@ -40,6 +40,7 @@ const LABELS: Record<Column, string> = {
   label: 'Label',
 };
 const WHY: Record<BadLine['why'], (given: string) => string> = {
+  many: () => 'five hundred beds at a time are the most',
   bed: () => 'has no name of a bed',
   size: (g) => `"${g}" is no size of a bed`,
   planted: (g) => `"${g}" is no planting day`,

@@ -1,8 +1,6 @@
 import area from '@turf/area';
 import { type Feature, type Polygon } from 'geojson';
-import { parseLength_m, parseSize_m } from '../../core/units/length.ts';
 import { type Result, fail, ok } from '../../core/result/result.ts';
-import { readTable } from './weatherCsv.ts';
 
 /** A bed read from a file, before it has an id. */
 export interface ReadBed {
@@ -17,66 +15,6 @@ export interface ReadBed {
 }
 
 const MOST_BEDS = 500;
-
-/**
- * Beds from CSV with headers `name`, optionally `block`, and either `size` ("45 in x 50 ft") or `width` and `length`.
- * All or nothing: fails with `beds-header`, or with the first row that cannot be read (`bed-size`, `bed-name`, `bed-twice`), naming the line.
- */
-export function bedsFromCsv(text: string, defaultUnit: 'm' | 'ft'): Result<ReadBed[]> {
-  const table = readTable(text);
-  if (!table.ok) return table;
-  const at = (...names: string[]) => table.value.headers.findIndex((h) => names.includes(h.toLowerCase()));
-  const [name, block, size, width, length] = [
-    at('name', 'bed'),
-    at('block'),
-    at('size'),
-    at('width'),
-    at('length'),
-  ];
-  if (name < 0 || (size < 0 && (width < 0 || length < 0)))
-    return fail('beds-header', undefined, { headers: table.value.headers.join(', ') });
-  if (table.value.rows.length > MOST_BEDS)
-    return fail('beds-too-many', undefined, { rows: table.value.rows.length, most: MOST_BEDS });
-  const beds: ReadBed[] = [];
-  for (const [i, row] of table.value.rows.entries()) {
-    const where = `line ${i + 2}`;
-    const title = (row[name] ?? '').trim();
-    const named = namedRight(title, (row[block] ?? '').trim(), where, beds);
-    if (!named.ok) return named;
-    const read =
-      size >= 0
-        ? parseSize_m(row[size] ?? '', defaultUnit)
-        : parsePair(row[width] ?? '', row[length] ?? '', defaultUnit);
-    if (!read.ok)
-      return fail('bed-size', where, {
-        given: size >= 0 ? (row[size] ?? '') : `${row[width]} × ${row[length]}`,
-      });
-    const { width_m, length_m } = read.value;
-    const m2 = width_m * length_m;
-    if (!(m2 > SMALLEST_M2 && m2 < LARGEST_M2)) return fail('bed-area', where, { m2: Math.round(m2) });
-    beds.push({
-      name: title,
-      block: (row[block] ?? '').trim(),
-      width_m,
-      length_m,
-      area_m2: m2,
-      ring: null,
-      place: null,
-    });
-  }
-  return ok(beds);
-}
-
-function parsePair(
-  width: string,
-  length: string,
-  unit: 'm' | 'ft',
-): Result<{ width_m: number; length_m: number }> {
-  const w = parseLength_m(width, unit);
-  if (!w.ok) return w;
-  const l = parseLength_m(length, unit);
-  return l.ok ? ok({ width_m: w.value, length_m: l.value }) : l;
-}
 
 const SMALLEST_M2 = 0.05;
 const LARGEST_M2 = 100_000;

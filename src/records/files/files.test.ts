@@ -4,11 +4,27 @@ import { readFileSync } from 'node:fs';
 import { type Result } from '../../core/result/result.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { type Kept } from '../verbs/verbs.ts';
-import { bedsFromCsv, bedsFromGeoJson, bedsToGeoJson } from './bedsFile.ts';
+import { bedsFromGeoJson, bedsToGeoJson } from './bedsFile.ts';
 import { decoded, textOf } from './bytes.ts';
 import { readGardenFile, writeGardenFile } from './gardenFile.ts';
 import { journalCsv } from './journalCsv.ts';
+import { BED_COLUMNS, guessList, readBedList } from './listIn.ts';
 import { guessColumns, readDays, readTable } from './weatherCsv.ts';
+
+/** A table of beds as the screen reads it. */
+const bedsIn = (text: string, unit: 'm' | 'ft') => {
+  const table = readTable(text);
+  return table.ok
+    ? readBedList(table.value, {
+        columns: guessList(table.value, BED_COLUMNS),
+        order: 'dmy',
+        unit,
+        known: [],
+        near: '2027-04-01',
+        means: {},
+      })
+    : undefined;
+};
 
 const demo = readFileSync('demo/two-gums.kilim.json', 'utf8');
 type Json = Record<string, never> & { [k: string]: never };
@@ -163,7 +179,12 @@ describe('whatever a file holds, its reader answers', () => {
     fc.assert(
       fc.property(text, (t) => {
         clear(readGardenFile(t));
-        clear(bedsFromCsv(t, 'm'));
+        const list = bedsIn(t, 'm');
+        for (const b of list?.beds ?? []) {
+          expect(b.name.length > 0 && b.name.length <= 60).toBe(true);
+          expect(b.area_m2 > 0 && b.area_m2 <= 250_000).toBe(true);
+        }
+        for (const c of list?.crops ?? []) expect(c.clearOn === null || c.clearOn > c.plantOn).toBe(true);
         clear(bedsFromGeoJson(t));
         const table = readTable(t);
         clear(table);
@@ -187,7 +208,7 @@ describe('whatever a file holds, its reader answers', () => {
       fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => {
         const text = decoded(bytes);
         clear(readGardenFile(text));
-        clear(bedsFromCsv(text, 'ft'));
+        bedsIn(text, 'ft');
       }),
       { numRuns: 200 },
     );
@@ -214,8 +235,7 @@ describe('alphabets', () => {
     ['UTF-16 without its mark', wide(csv, false, false)],
     ['what western spreadsheets write', Uint8Array.from(csv, (c) => c.charCodeAt(0))],
   ])('%s', (_, bytes) => {
-    const beds = bedsFromCsv(decoded(bytes), 'm');
-    expect(beds.ok && beds.value.map((b) => [b.name, b.length_m])).toEqual([['Gärtnerei', 8]]);
+    expect(bedsIn(decoded(bytes), 'm')!.beds.map((b) => [b.name, b.length_m])).toEqual([['Gärtnerei', 8]]);
   });
   test('what is far too large is not read at all', async () => {
     const read = await textOf(

@@ -122,6 +122,17 @@ describe('beds with their crops', () => {
   });
 });
 
+test('five hundred beds are the most at a time; the rest are named', () => {
+  const rows = Array.from({ length: 503 }, (_, i) => `B${i},1 x 2`);
+  const list = read(`bed,size\n${rows.join('\n')}`);
+  expect(list.beds).toHaveLength(500);
+  expect(list.bad.map((b) => [b.line, b.why])).toEqual([
+    [502, 'many'],
+    [503, 'many'],
+    [504, 'many'],
+  ]);
+});
+
 test('bags of seed: kind, weight in any unit, year', () => {
   const t = table(
     'kind,weight,year\nCrimson clover,250 g,2025\nHairy vetch,1/2 lb,\nMoss,1 kg,2025\nPhacelia,some,2025\nPhacelia,20 g,1066',

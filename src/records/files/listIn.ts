@@ -79,7 +79,7 @@ export interface ListSeed {
 
 export interface BadLine {
   line: number;
-  why: 'bed' | 'size' | 'planted' | 'out' | 'order' | 'kind' | 'weight' | 'year' | 'overlap';
+  why: 'many' | 'bed' | 'size' | 'planted' | 'out' | 'order' | 'kind' | 'weight' | 'year' | 'overlap';
   given: string;
 }
 
@@ -121,6 +121,9 @@ const slug = (word: string): string =>
     .replace(/^-|-$/g, '')
     .slice(0, 60);
 
+/** More beds than this at a time are a slip of the columns. */
+const MOST_BEDS = 500;
+
 /** Reads beds with what stands and stood on them. Bad rows are listed by their line, never guessed; a bed named again is the same bed. */
 export function readBedList(table: CsvTable, asked: ListAsked): List {
   const { columns: c, order, unit, known, near, means } = asked;
@@ -133,6 +136,7 @@ export function readBedList(table: CsvTable, asked: ListAsked): List {
     const name = cell('bed');
     if (name === '' || name.length > 60) return bad('bed', name);
     if (!names.has(name.toLowerCase())) {
+      if (list.beds.length >= MOST_BEDS) return bad('many', name);
       const size = c.size >= 0 ? parseGround(cell('size'), unit) : sides(cell('width'), cell('length'), unit);
       if (!size.ok) return bad('size', c.size >= 0 ? cell('size') : `${cell('width')} x ${cell('length')}`);
       names.set(name.toLowerCase(), name);
