@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, chromium, install, root, run } from './prepare.mjs';
@@ -11,8 +10,8 @@ const BUILT = 'dist/journeys';
 build(BUILT, { VITE_PLAUSIBLE_YEARS: '24' });
 mkdirSync(join(root, '.cache'), { recursive: true });
 
-/** Runs the tests of one project, one file after the other, and counts them. What it prints is kept back while another prints. */
-function project(name, quiet) {
+/** Runs the tests of one project and counts them: two files at a time, as a small machine has two cores. */
+function project(name) {
   const report = join(root, `.cache/jest-${name}.json`);
   rmSync(report, { force: true });
   const args = [
@@ -21,53 +20,34 @@ function project(name, quiet) {
     'node_modules/jest/bin/jest.js',
     '--selectProjects',
     name,
-    '--runInBand',
+    '--maxWorkers=2',
     '--passWithNoTests',
     '--json',
     `--outputFile=${report}`,
     ...process.argv.slice(2),
   ];
-  return new Promise((resolve) => {
-    const said = [];
-    const child = spawn(process.execPath, args, {
-      cwd: root,
-      env: { ...process.env, CHROMIUM: path, BUILT },
-      stdio: ['ignore', 'ignore', quiet ? 'pipe' : 'inherit'],
-    });
-    child.stderr?.on('data', (part) => said.push(part));
-    child.on('close', () => {
-      process.stderr.write(Buffer.concat(said));
-      try {
-        const result = JSON.parse(readFileSync(report, 'utf8'));
-        resolve([result.numPassedTests, result.numFailedTests + result.numRuntimeErrorTestSuites]);
-      } catch {
-        console.error(`The tests of ${name} left no report.`);
-        resolve([0, 1]);
-      }
-    });
+  run(process.execPath, args, {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      CHROMIUM: path,
+      BUILT,
+      // For the workers, which do not take their parent's flags.
+      NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
+    },
   });
+  try {
+    const result = JSON.parse(readFileSync(report, 'utf8'));
+    return [result.numPassedTests, result.numFailedTests + result.numRuntimeErrorTestSuites];
+  } catch {
+    console.error(`The tests of ${name} left no report.`);
+    return [0, 1];
+  }
 }
 
-/** The rules, with all that they print. */
-const rules = () =>
-  new Promise((resolve) => {
-    const child = spawn(process.execPath, ['scripts/check.mjs'], {
-      cwd: root,
-      env: { ...process.env, BESIDE: '1' },
-      stdio: ['ignore', 'inherit', 'inherit'],
-    });
-    child.on('close', (code) => resolve(code ?? 1));
-  });
-
-// Journeys wait for browsers most of the time: the rules and then the unit tests run beside them in what they leave of two cores.
-let checks = 1;
-const counts = await Promise.all([
-  project('journeys', false),
-  rules().then((code) => {
-    checks = code;
-    return project('unit', true);
-  }),
-]);
+// One after the other: beside each other they take the cores from one another and all of them longer.
+const checks = run(process.execPath, ['scripts/check.mjs']);
+const counts = [project('unit'), project('journeys')];
 let passed = counts.reduce((sum, [n]) => sum + n, 0);
 let failed = counts.reduce((sum, [, n]) => sum + n, 0);
 const size = run(process.execPath, ['node_modules/size-limit/bin.js']);

@@ -1,3 +1,4 @@
+import type { Trial } from './types.ts';
 import { usualThing } from './things.ts';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
@@ -5,6 +6,7 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { beside, takeIn } from './commands/keep.ts';
 import { changeBed, changeCover, changeGarden } from './commands/change.ts';
+import { changeMark } from './commands/ground.ts';
 import { logPass } from './commands/ending.ts';
 import { KilimDatabase } from './db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
@@ -24,6 +26,7 @@ import { redo, undo } from './write.ts';
 const read = readGardenFile(readFileSync('demo/two-gums.kilim.json', 'utf8'));
 if (!read.ok) throw new Error(read.failure.code);
 const base = read.value;
+const garden = () => base.garden;
 const id = base.garden.id;
 
 /** A device with its own browser and clock. */
@@ -153,6 +156,21 @@ describe('a phone and a laptop', () => {
     expect(garden.rules).toMatchObject({ noFire: true, noDigging: true, sheetCap_d: 60, filmCap_d: 14 });
     expect((await bedNamed(laptop, 'Gate')).troubles).toEqual(['slugs', 'voles']);
   });
+  test('marks on the plan are words of their own: a tree here and a shed there both stand, the one that was moved is where it was moved to', async () => {
+    const mark = { ...garden().marks[0]!, id: 'old', name: 'Old pear' };
+    for (const d of [phone, laptop]) {
+      d.minute = 1;
+      await changeMark(d.hands, id, 'old', mark, 'pear');
+    }
+    phone.minute = 2;
+    await changeMark(phone.hands, id, 'new', { ...mark, id: 'new', name: 'Plum' }, 'plum');
+    laptop.minute = 3;
+    await changeMark(laptop.hands, id, 'old', { x_m: 7 }, 'pear');
+    await takeIn(laptop.hands, await phone.kept(), 'merge');
+    const { marks } = (await laptop.kept()).garden;
+    expect(marks.find((m) => m.id === 'old')!.x_m).toBe(7);
+    expect(marks.find((m) => m.id === 'new')!.name).toBe('Plum');
+  });
   test('a thing bought on the phone and another measured on the laptop are both there; a thing given away there stays away', async () => {
     phone.minute = 2;
     await changeGarden(phone.hands, id, 'things', (g) => ({
@@ -245,7 +263,21 @@ describe('a phone and a laptop', () => {
     const copy: Kept = JSON.parse(
       JSON.stringify(base).replaceAll('"gardenId":"two-gums"', '"gardenId":"other"'),
     );
-    copy.garden = { ...copy.garden, id: 'other', name: 'Other' };
+    const plot = { bedId: base.beds[0]!.id, block: 0, treatment: 0, value: 3 };
+    const trial: Trial = {
+      id: 'trial',
+      question: 'Which?',
+      treatments: ['a', 'b'],
+      measure: 'cover',
+      unit: '%',
+      lookOn: '2027-05-01',
+      counts: 10,
+      ends: ['', ''],
+      drawnOn: '2027-04-01',
+      planned: true,
+      plots: [plot, { ...plot, treatment: 1 }],
+    };
+    copy.garden = { ...copy.garden, id: 'other', name: 'Other', trials: [trial] };
     const before = writeGardenFile(await laptop.kept());
     expect((await takeIn(laptop.hands, copy, 'replace')).ok).toBe(true);
     expect(writeGardenFile(await laptop.kept())).toBe(before);
@@ -253,6 +285,8 @@ describe('a phone and a laptop', () => {
     expect(other.covers).toHaveLength(base.covers.length);
     const beds = new Set(other.beds.map((b) => b.id));
     expect(other.covers.every((c) => beds.has(c.bedId))).toBe(true);
+    expect(other.garden.trials[0]!.plots.every((p) => beds.has(p.bedId))).toBe(true);
+    expect(other.garden.trials[0]!.plots[0]!.bedId).not.toBe(plot.bedId);
     expect(other.looks.every((l) => other.covers.some((c) => c.id === l.coverId))).toBe(true);
     expect(other.covers.filter((c) => c.nextPlantingId).length).toBe(
       base.covers.filter((c) => c.nextPlantingId).length,
@@ -360,7 +394,14 @@ describe('merging', () => {
           : x;
     const rows = (list: { id: string }[]) => [...list].sort((a, b) => (a.id < b.id ? -1 : 1));
     return sorted({
-      garden: { ...k.garden, kit: [...k.garden.kit].sort(), keeps: [...k.garden.keeps].sort() },
+      garden: {
+        ...k.garden,
+        kit: [...k.garden.kit].sort(),
+        keeps: [...k.garden.keeps].sort(),
+        // Things that go by their ids are in no order.
+        marks: rows(k.garden.marks),
+        trials: rows(k.garden.trials),
+      },
       beds: rows(k.beds),
       notes: rows(k.notes),
       covers: rows(k.covers),

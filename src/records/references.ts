@@ -96,3 +96,18 @@ export function withNewIds<T extends Tables>(
   }
   return { ...tables, ...out };
 }
+
+/** A garden whose trials lie on beds that got other ids. */
+export const trialsOn = <G extends { trials: { plots: { bedId: string }[] }[] }>(
+  garden: G,
+  beds: ReadonlyMap<string, string> | undefined,
+): G =>
+  beds
+    ? {
+        ...garden,
+        trials: garden.trials.map((t) => ({
+          ...t,
+          plots: t.plots.map((p) => ({ ...p, bedId: beds.get(p.bedId) ?? p.bedId })),
+        })),
+      }
+    : garden;

@@ -11,6 +11,7 @@ import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { CROP_LETS_THROUGH } from '../stand/grow.ts';
+import { type Species } from '../stand/species.ts';
 import { asLearnt, type Shift } from '../learn/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
@@ -73,7 +74,7 @@ export function sampleFor(
   look: Look = {},
 ): Sample {
   if (candidate.first) return sampleInTurn(candidate, input, drawn, room, look);
-  const ensemble = asLearnt(drawn, input.learnt?.[leadOf(candidate)] ?? input.learnt?.['']);
+  const ensemble = asLearnt(drawn, input.learnt?.[leading(candidate).id] ?? input.learnt?.['']);
   const { years: wanted = input.years, hint } = look;
   const { gap, aims } = input;
   const years = Math.min(wanted, input.years);
@@ -188,10 +189,11 @@ function sampleInTurn(
 }
 
 /** The kind with the greatest share of a cover. */
-function leadOf({ members }: Candidate): string {
-  const { species } = [...members].sort((a, b) => b.share - a.share)[0]!;
-  return species.formOf ?? species.id;
-}
+const leading = ({ members }: Candidate): Species =>
+  [...members].sort((a, b) => b.share - a.share)[0]!.species;
+
+/** As `leading`; another's form counts as that. */
+const leadOf = (candidate: Candidate): string => leading(candidate).formOf ?? leading(candidate).id;
 
 /** Day index on which the cover's own time is over: of the first pass, or of planting where the weather ends it. */
 function endOf({ plan, ensemble }: GrownPlan, best: EndingAnswer | undefined): number {

@@ -9,6 +9,7 @@ import { type EndingAnswer } from '../../core/plan/plan.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { weekWords } from '../../ui/weekWords.ts';
 import { changeWords, laterWords } from '../../ui/changeWords.ts';
+import { leadOf } from '../../questions/cover.ts';
 import { LearntLine } from '../../ring/LearntLine.tsx';
 import { reasonWords } from '../../ui/reasonWords.ts';
 
@@ -72,7 +73,7 @@ export function SampleSide({
           {showPerArea(sample.usualRate_g_m2, units)} of these kinds.
         </p>
       )}
-      <LearntLine kind={sample.lead} />
+      <LearntLine kind={leadOf(sample.parts)} />
       {alter}
       <ul className="mt-3">
         {sample.reasons.map((r, i) => {

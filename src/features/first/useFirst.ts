@@ -3,6 +3,7 @@ import { findCrop } from '../../catalogue/catalogue.ts';
 import { places } from '../../catalogue/places.ts';
 import { dayOf, dayOfYear, isIsoDate, isoOf } from '../../core/calendar/day.ts';
 import { offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
+import { type ChooseInput } from '../../core/choose/choose.ts';
 import { rankSamples } from '../../core/choose/rank.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type Failure } from '../../core/result/result.ts';
@@ -111,7 +112,10 @@ export function useFirst(): First | undefined {
     const records = firstRecords(said, { newId: () => 'draft', now: () => '' }, today);
     return { said, question: firstQuestion(said, records, PLAUSIBLE_YEARS) };
   }, [site, place, crop, ground, packet, t, gapFits, units, free, way, plantOn, today]);
-  const sample = useLive('sample', plan?.question.asked ?? null);
+  // Asked anew only where the question itself is another: a name that is being typed is none of the core's business.
+  const text = plan ? JSON.stringify(plan.question.asked) : '';
+  const asked = useMemo(() => (text ? (JSON.parse(text) as ChooseInput) : null), [text]);
+  const sample = useLive('sample', asked);
   const poor = sample !== null && !isGood(sample);
   const others = useMemo(() => {
     if (!plan || !poor) return null;

@@ -15,7 +15,9 @@ import { MEASURE_WORDS, READY, verdictWords } from './trialWords.ts';
 export function Trials() {
   const { garden } = useGarden();
   const [setting, setSetting] = useState(false);
-  const trials = [...garden.trials].reverse();
+  const trials = [...garden.trials].sort(
+    (a, b) => b.drawnOn.localeCompare(a.drawnOn) || a.id.localeCompare(b.id),
+  );
   return (
     <div className="garden-touch max-w-4xl">
       {setting ? (

@@ -2,7 +2,7 @@ import { fail, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
 import { type AnyRecord } from '../history.ts';
 import { type Clash, merge } from '../merge.ts';
-import { brokenLink, withNewIds, withoutLoosePointers } from '../references.ts';
+import { brokenLink, trialsOn, withNewIds, withoutLoosePointers } from '../references.ts';
 import { changedFields, type Stamp } from '../stamps.ts';
 import { OWNED, type TableName } from '../types.ts';
 import { type Done, type Hands, type Kept, meta, readKept } from '../verbs/verbs.ts';
@@ -135,5 +135,5 @@ async function apart(hands: Hands, file: Kept): Promise<Kept> {
     Object.entries(newIds).flatMap(([t, ids]) => [...ids!.keys()].map((id) => `${t} ${id}`)),
   );
   const stamps: Stamp[] = file.stamps.filter((s) => !renamed.has(s.id));
-  return { ...withNewIds(file, newIds), stamps };
+  return { ...withNewIds(file, newIds), garden: trialsOn(file.garden, newIds.beds), stamps };
 }
