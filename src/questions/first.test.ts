@@ -104,6 +104,21 @@ describe('one bed and one packet', () => {
     expect(cover.seed[0]!.lotId).toBe(records.lot!.id);
     expect(cover.called).toBe('');
   });
+  test('what is cut and planted into on one day is cut on the eve of planting', () => {
+    const { sample } = answered(said(PACKET, '2026-08-10', '2027-06-05'));
+    expect(sample.endings.find((e) => e.method === 'cut-plant')!.startDay).toBe(dayOf('2027-06-05') - 1);
+  });
+  test('pulling is surest in a short gap, and still no way out that is named', () => {
+    const { sample } = answered(said(PACKET, '2027-03-01', '2027-05-05', ['rake']));
+    expect(sample.endings.find((e) => e.method === 'pull')!.odds.inTime).toBeGreaterThan(0.7);
+    expect(sample.changes.map((c) => (c.kind === 'other-method' ? c.method : ''))).not.toContain('pull');
+  });
+  test('seed thicker than usual stays so in the records', () => {
+    const s = said(PACKET, '2026-08-10', '2027-06-05');
+    const { h, records, question, sample } = answered(s);
+    const { cover } = firstPlan({ ...sample, rateTimes: 1.5 }, s, records, question.aims, s.free, h.newId);
+    expect(cover.rateTimes).toBe(1.5);
+  });
   test('without a blade or a spade there is no way to end it, and that is said', () => {
     const { answer } = answered(said(PACKET, '2026-08-10', '2027-06-05', ['rake']));
     expect(answer.best?.method === 'pull').toBe(false);

@@ -102,6 +102,29 @@ describe('the walk', () => {
     expect(walkLength_m(order.map((i) => places[i]!))).toBeCloseTo(16, 9);
     expect([...order].sort((a, b) => a - b)).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
   });
+  test('no stretch of the walk can be turned round and make it shorter', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 30 })), {
+          minLength: 3,
+          maxLength: 9,
+        }),
+        (places) => {
+          const order = walkOrder(places, [0, 0]);
+          const long = (o: number[]) => walkLength_m([[0, 0], ...o.map((i) => places[i]!)]);
+          for (let i = 0; i < order.length; i++)
+            for (let k = i + 1; k < order.length; k++) {
+              const turned = [
+                ...order.slice(0, i),
+                ...order.slice(i, k + 1).reverse(),
+                ...order.slice(k + 1),
+              ];
+              expect(long(turned)).toBeGreaterThanOrEqual(long(order) - 1e-6);
+            }
+        },
+      ),
+    );
+  });
   test('every place once, whatever lies where', () => {
     fc.assert(
       fc.property(
@@ -135,6 +158,10 @@ describe('sun and shade', () => {
     expect(shadedBy([0, 0], [wall], sky, 172, 0)).toBeUndefined();
     // The same wall where the plan lies the other way round stands in the north and takes nothing at noon.
     expect(shadedBy([0, 0], [wall], { ...sky, north_deg: 180 }, 355, 12)).toBeNull();
+    // North to the right of the plan: south lies to its left.
+    const left = { ...wall, x_m: -3, y_m: 0, turn_deg: 90 };
+    expect(shadedBy([0, 0], [left], { ...sky, north_deg: 90 }, 355, 12)).toBe('wall');
+    expect(shadedBy([0, 0], [left], { ...sky, north_deg: -90 }, 355, 12)).toBeNull();
     expect(dayOfLight(bed, [wall], sky, 355).sun_h).toBeLessThan(dayOfLight(bed, [], sky, 355).sun_h - 4);
   });
   test('a tree in the west takes the afternoon, and says from when to when', () => {

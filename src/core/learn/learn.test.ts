@@ -66,6 +66,17 @@ describe('partial pooling', () => {
     expect(many.kind('b').sd).toBeGreaterThan(many.kind('a').sd);
     expect(many.next('a').sd).toBeGreaterThan(many.kind('a').sd);
   });
+  test('one result is drawn in exactly as two normal spreads say, and one of six years ago as if it were twice as rough', () => {
+    const [vg, vk, ve] = [0.3, 0.4, 0.3].map((x) => x * SD * SD) as [number, number, number];
+    const p = pool([of('a', 0.1)], SD, SPLIT).kind('a');
+    const total = 1 / (1 / (vg + vk) + 1 / (ve + 0.001));
+    expect(p.sd).toBeCloseTo(Math.sqrt(total), 12);
+    expect(p.mean).toBeCloseTo((0.1 * total) / (ve + 0.001), 12);
+    const old = pool([of('a', 0.1, 6)], SD, SPLIT).kind('a');
+    const rough = pool([of('a', 0.1, 0, ve + 0.002)], SD, SPLIT).kind('a');
+    expect(old.mean).toBeCloseTo(rough.mean, 12);
+    expect(old.sd).toBeCloseTo(rough.sd, 12);
+  });
   test('old results count for less, rough ones too, and none at all is the book', () => {
     const now = pool([of('a', 0.1)], SD, SPLIT).kind('a').mean;
     expect(pool([of('a', 0.1, 6)], SD, SPLIT).kind('a').mean).toBeLessThan(now);

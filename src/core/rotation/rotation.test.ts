@@ -105,6 +105,18 @@ describe('rotation', () => {
     ]);
     expect(judged.fed).toBe(1);
   });
+  test('a family that wants two years between is bent after two, and not after three', () => {
+    const two = crop('bean', 'F', 2);
+    const other = crop('leek', 'A', 0);
+    const input = { beds: [bed('a')], wanted: [two, other] };
+    const bent = (...grid: string[]) =>
+      judge(
+        input,
+        grid.map((c) => [c]),
+      ).bent.filter((b) => b.cropId === 'bean');
+    expect(bent('bean', 'leek', 'bean')).toMatchObject([{ rule: 'family', year: 2, after_y: 2 }]);
+    expect(bent('bean', 'leek', 'leek', 'bean')).toEqual([]);
+  });
   test('a garden of one block has no plan by sections', () =>
     expect(planRotations(four()).map((p) => p.style)).toEqual(['fewest-bent', 'with-rest']));
 });

@@ -14,6 +14,7 @@ describe('a packet against a bed', () => {
     expect(packetUse(100, 66, 2)).toMatchObject({ verdict: 'part', density: 1 });
   });
   test('exactly enough is enough, in one packet', () => {
+    expect(packetUse(24, 200, 2)).toMatchObject({ verdict: 'enough', left_g: 176, sow_g: 24 });
     expect(packetUse(30, 30, 2)).toMatchObject({ verdict: 'enough', packets: 1, left_g: 0 });
   });
   test('an unweighed packet is asked for what the bed takes', () => {

@@ -85,6 +85,11 @@ describe('words for crops', () => {
   ])('%s', (word, id) => expect(cropOfWord(word)).toBe(id));
 });
 
+test('a crop that goes out on the day it was planted is a slip', () =>
+  expect(read('bed,size,crop,planted,out\nA,1 x 2,Leek,1.5.2026,1.5.2026').bad.map((b) => b.why)).toEqual([
+    'order',
+  ]));
+
 describe('beds with their crops', () => {
   const list = read(
     'bed,size,crop,planted,out\nA,1.2 x 8,Tomato,21.5.2026,30.9.2026\nA,,Garlic,15 Oct 2026,\nB,6 m²,,,\nC,vast,Leek,1.5.2026,\nB,,Leek,1.13.2026,\nB,,Leek,1.5.2026,1.4.2026\nA,,Kale,1.8.2026,1.11.2026\n,1 x 1,,,',
