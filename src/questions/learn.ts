@@ -46,5 +46,7 @@ export function livedThrough(
 ): LivedThrough | undefined {
   const asked = lookedAt({ ...contents, covers: [cover] }, today, 0)[0]?.asked;
   const end = endOf(cover);
-  return asked && end ? { asked, plannedSowDay: dayOf(cover.sowOn), endDay: dayOf(end) } : undefined;
+  if (!asked || !end) return undefined;
+  const byHand = endingPasses(cover).some((p) => p.doneOn && !p.kind.startsWith('check'));
+  return { asked, plannedSowDay: dayOf(cover.sowOn), endDay: byHand ? dayOf(end) : null };
 }

@@ -1,7 +1,7 @@
 import { coverTitle, speciesOf } from '../catalogue/catalogue.ts';
 import { type BedNeed, type ShelfLot } from '../core/seed/shelf.ts';
 import { germinationNow } from '../core/seed/viability.ts';
-import type { Bed, Cover, Lot } from '../records/types.ts';
+import type { Bed, Cover, Lot, Planting } from '../records/types.ts';
 import { seedNeeded, weightsOf } from './weights.ts';
 
 /** Years since a lot was tested, or since the year on its bag. */
@@ -53,6 +53,19 @@ export function plannedSowings(covers: Cover[], beds: Bed[]): PlannedSowing[] {
         },
       ];
     });
+}
+
+/** Why a sowing must be asked about before it is logged: a crop that stands there by the record, or a planting that was to come before it; null where nothing is in its way. */
+export function inTheWay(
+  { cover }: Pick<PlannedSowing, 'cover'>,
+  plantings: readonly Planting[],
+  on: string,
+): 'crop' | 'late' | null {
+  const stands = plantings.some(
+    (p) => p.bedId === cover.bedId && p.plantedOn !== null && p.plantedOn <= on && !p.clearedOn,
+  );
+  if (stands) return 'crop';
+  return cover.plantBackOn !== null && on >= cover.plantBackOn ? 'late' : null;
 }
 
 export const bedNeeds = (sowings: PlannedSowing[]): BedNeed[] =>

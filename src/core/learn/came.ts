@@ -9,8 +9,8 @@ import { STAGES } from '../stand/species.ts';
 export interface LivedThrough {
   asked: ForecastInput;
   plannedSowDay: Day;
-  /** Day of the first pass, or of planting, up to which it grew. */
-  endDay: Day;
+  /** Day of the first pass by hand, up to which it grew; null where the weather ended it and nobody knows the day. */
+  endDay: Day | null;
 }
 
 /** What came of one thing: what was to be expected when it was planned, what was seen, and what made the difference. */
@@ -90,14 +90,10 @@ export function cameOf({ asked, plannedSowDay, endDay }: LivedThrough): CameOf[]
     (run) => (c) => run.ensemble.fromDay + firstAt(c, FLOWER),
     dayBetween(asked.looks, (l) => l.stage && STAGES.indexOf(l.stage) >= FLOWER),
   );
-  const bulk = of(runs.seen, (c) =>
-    dryMatterOn(c, Math.min(c.days - 1, endDay - runs.seen.ensemble.fromDay)),
-  ).mid;
-  tell(
-    'bulk',
-    (run) => (c) => dryMatterOn(c, Math.max(0, Math.min(c.days - 1, endDay - run.ensemble.fromDay))),
-    runs.seen.weights ? bulk : undefined,
-  );
+  if (endDay === null || !runs.seen.weights) return out;
+  const standing = (run: Run) => (c: Run['courses'][number]) =>
+    dryMatterOn(c, Math.max(0, Math.min(c.days - 1, endDay - run.ensemble.fromDay)));
+  tell('bulk', standing, of(runs.seen, standing(runs.seen)).mid);
   return out;
 }
 

@@ -133,7 +133,11 @@ interface Pair {
 /** Under so much a cause is not named: a day, or this share of what was expected. */
 const NAMED_D = 1.5;
 const NAMED_SHARE = 0.05;
-const TITLES: Record<CameOf['what'], string> = { up: 'Up', flower: 'In flower', bulk: 'Bulk at its end' };
+const TITLES: Record<CameOf['what'], string> = {
+  up: 'Up',
+  flower: 'In flower',
+  bulk: 'Bulk at its end, by your looks',
+};
 
 function pairOf(c: CameOf, units: UnitChoice): Pair {
   const days = c.what !== 'bulk';

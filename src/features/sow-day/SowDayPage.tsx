@@ -4,7 +4,7 @@ import { dayOf } from '../../core/calendar/day.ts';
 import { portions, throwGroups } from '../../core/seed/weight.ts';
 import { showArea, showSeed } from '../../core/units/show.ts';
 import { logSowings } from '../../records/verbs/seed.ts';
-import { type PlannedSowing, plannedSowings } from '../../questions/needs.ts';
+import { inTheWay, type PlannedSowing, plannedSowings } from '../../questions/needs.ts';
 import { sownArea_m2 } from '../../questions/weights.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
@@ -26,14 +26,16 @@ const FRESH: DayWalk = { thrown: [], later: [] };
 
 /** Many beds sown on one day: in walking order, one card each, what is left in the bag carried on, logged in one go. */
 export default function SowDayPage() {
-  const { garden, covers, beds, lots, today, hands, run } = useGarden();
+  const { garden, covers, beds, plantings, lots, today, hands, run } = useGarden();
   const [walk, setWalk, clear] = useDraft<DayWalk>(`sow-day ${garden.id}`, FRESH);
   if (!walk) return null;
   const order = new Map(beds.map((b) => [b.id, b.order]));
   const due = plannedSowings(covers, beds)
     .filter((s) => dayOf(s.cover.sowOn) <= dayOf(today) + AHEAD_D)
     .sort((a, b) => order.get(a.bed.id)! - order.get(b.bed.id)!);
-  const mine = due.filter((s) => !walk.later.includes(s.cover.id));
+  // What must be asked about first is logged on its own page.
+  const asks = (s: PlannedSowing) => inTheWay(s, plantings, today);
+  const mine = due.filter((s) => !walk.later.includes(s.cover.id) && asks(s) === null);
   const next = mine.find((s) => !walk.thrown.includes(s.cover.id));
   const thrown = mine.filter((s) => walk.thrown.includes(s.cover.id));
 
@@ -65,10 +67,20 @@ export default function SowDayPage() {
           <Answer big="Nothing to sow">No sowing is due in the next week.</Answer>
         ) : (
           <>
-            <Answer big={next ? `Bed ${next.bed.name}, ${mine.length - thrown.length} to go` : 'All thrown'}>
+            <Answer
+              big={
+                next
+                  ? `Bed ${next.bed.name}, ${mine.length - thrown.length} to go`
+                  : thrown.length > 0
+                    ? 'All thrown'
+                    : 'None to sow in one go'
+              }
+            >
               {next
                 ? `Take along: ${words(total(mine.filter((s) => !walk.thrown.includes(s.cover.id))))}.`
-                : 'Write them down now, while it is known.'}
+                : thrown.length > 0
+                  ? 'Write them down now, while it is known.'
+                  : 'What is due must be looked at one by one.'}
             </Answer>
             <ol className="flex flex-col gap-3">
               {due.map((s) => (
@@ -78,7 +90,8 @@ export default function SowDayPage() {
                   open={s === next}
                   thrown={walk.thrown.includes(s.cover.id)}
                   later={walk.later.includes(s.cover.id)}
-                  carried={left(lots, s, mine, walk.thrown)}
+                  carried={left(lots, s, mine)}
+                  asks={asks(s)}
                   onThrown={(on) =>
                     setWalk({
                       ...walk,
@@ -119,14 +132,12 @@ function left(
   lots: ReturnType<typeof useGarden>['lots'],
   at: PlannedSowing,
   walk: PlannedSowing[],
-  thrown: string[],
 ): { label: string; left_g: number; short: boolean }[] {
   return at.cover.seed.flatMap((s) => {
     const lot = lots.find((l) => l.id === s.lotId);
     if (!lot) return [];
     const before = walk.slice(0, Math.max(0, walk.indexOf(at)));
     const taken = before
-      .filter((b) => !thrown.includes(b.cover.id) || b.cover.sownOn === null)
       .flatMap((b) =>
         b.weights.filter((w) => b.cover.seed.some((x) => x.lotId === lot.id && x.speciesId === w.speciesId)),
       )
@@ -143,6 +154,7 @@ function SowingCard({
   thrown,
   later,
   carried,
+  asks,
   onThrown,
   onLater,
 }: {
@@ -151,6 +163,7 @@ function SowingCard({
   thrown: boolean;
   later: boolean;
   carried: { label: string; left_g: number; short: boolean }[];
+  asks: ReturnType<typeof inTheWay>;
   onThrown(on: boolean): void;
   onLater(on: boolean): void;
 }) {
@@ -169,7 +182,14 @@ function SowingCard({
           {wayOf(s.cover.wayId).name.toLowerCase()}; planned {showIso(s.cover.sowOn)}
         </span>
       </div>
-      {!later && !thrown && (
+      {asks && (
+        <p className="text-madder font-semibold">
+          {asks === 'crop'
+            ? 'By the record a crop still stands there; log this one step by step.'
+            : 'The crop after it was to be planted by now; look at this one step by step.'}
+        </p>
+      )}
+      {!later && !thrown && !asks && (
         <>
           <ul className="mt-2 text-lg">
             {groups.map((g, n) => (
@@ -199,8 +219,10 @@ function SowingCard({
             Thrown: next bed
           </button>
         )}
-        {(thrown || !open) && !later && <Check label="Thrown" checked={thrown} onChange={onThrown} />}
-        {!thrown && <Check label="Another day" checked={later} onChange={onLater} />}
+        {(thrown || !open) && !later && !asks && (
+          <Check label="Thrown" checked={thrown} onChange={onThrown} />
+        )}
+        {!thrown && !asks && <Check label="Another day" checked={later} onChange={onLater} />}
         <Link className="underline" to={`/cover/${s.cover.id}/sow`}>
           step by step
         </Link>
