@@ -3,9 +3,9 @@ import { Worker } from 'node:worker_threads';
 import { Bench } from 'tinybench';
 import { membersOf, mixes } from '../src/catalogue/catalogue.ts';
 import { gapEnsemble } from '../src/core/choose/choose.ts';
-import { chooseAll, roughSamples, worthSettling } from '../src/core/choose/rounds.ts';
-import { hintOf, type Sample } from '../src/core/choose/sample.ts';
-import { rankSamples } from '../src/core/choose/rank.ts';
+import { chooseAll, nextLooks, roughSamples } from '../src/core/choose/rounds.ts';
+import { type Sample } from '../src/core/choose/sample.ts';
+import { hang, rankSamples } from '../src/core/choose/rank.ts';
 import { answerEndings, pickEnding } from '../src/core/plan/endings.ts';
 import { type CourseRoom, growPlan } from '../src/core/plan/grown.ts';
 import { answerStand } from '../src/core/plan/standAnswer.ts';
@@ -104,16 +104,24 @@ for (let i = 0; i < ROUNDS; i++) {
     first = Math.min(first, since());
     found.set(sample.id, sample);
   });
-  const hints = worthSettling([...found.values()], input.aims, YEARS).map(hintOf);
-  settledOf = hints.length;
-  let settled = 0;
   let eight = Infinity;
-  await hearAll(
-    [0, 1].map((k) => hints.filter((_, n) => n % 2 === k)),
-    () => {
-      if (++settled === EIGHT) eight = since();
-    },
-  );
+  // The first eight kinds on the screen, as they stand at that moment, are all settled.
+  const eightStand = () =>
+    hang(rankSamples([...found.values()], input.aims))
+      .slice(0, EIGHT)
+      .every((h) => h.sample.years === YEARS);
+  for (;;) {
+    const hints = nextLooks([...found.values()], input.aims, YEARS);
+    if (hints.length === 0) break;
+    await hearAll(
+      [0, 1].map((k) => hints.filter((_, n) => n % 2 === k)),
+      (sample) => {
+        found.set(sample.id, sample);
+        if (eight === Infinity && eightStand()) eight = since();
+      },
+    );
+  }
+  settledOf = [...found.values()].filter((s) => s.years === YEARS).length;
   rounds.push({ first, eight, whole: since() });
 }
 await Promise.all(workers.map((w) => w.terminate()));

@@ -62,6 +62,7 @@ describe('what is wrong with a file is said in one line', () => {
     [{ freeOn: '2027-08-01', plantOn: '2027-07-01' }, /plantOn 2027-07-01 must come after freeOn 2027-08-01/],
     [{ plantOn: '2027-06-20' }, /are 10 days; a gap has 28 to 500/],
     [{ kit: ['shears', 'laser'] }, /kit laser is not known/],
+    [{ aims: { bees: 3 } }, /aims: bees is not known; there are feed /],
     [{ sowing: 'by drone' }, /sowing by drone is not a known way/],
     [{ freeOn: 'soon' }, /freeOn must be a day such as 2026-09-15/],
   ])('%j', (more, words) => {

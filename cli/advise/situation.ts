@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { climates, crops, findCrop, findWay, kit as kitList } from '../../src/catalogue/catalogue.ts';
+import { aims, climates, crops, findCrop, findWay, kit as kitList } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isIsoDate } from '../../src/core/calendar/day.ts';
 import { siteFromNormals } from '../../src/core/site/normals.ts';
 import { siteFromPattern } from '../../src/core/site/pattern.ts';
@@ -82,6 +82,8 @@ function whatIsWrong(s: Situation): string | undefined {
   if (!findWay(s.sowing)) return `sowing ${s.sowing} is not a known way of sowing`;
   const tool = s.kit.find((k) => !kitList.some((known) => known.id === k));
   if (tool) return `kit ${tool} is not known; there are ${kitList.map((k) => k.id).join(' ')}`;
+  const aim = Object.keys(s.aims).find((id) => !aims.some((a) => a.id === id));
+  if (aim) return `aims: ${aim} is not known; there are ${aims.map((a) => a.id).join(' ')}`;
   const days = dayOf(s.plantOn) - dayOf(s.freeOn);
   if (days <= 0) return `plantOn ${s.plantOn} must come after freeOn ${s.freeOn}`;
   if (days < SHORTEST_D || days > LONGEST_D)

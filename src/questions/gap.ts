@@ -7,7 +7,7 @@ import { type BedNotes } from '../core/choose/known.ts';
 import { type Candidate } from '../core/choose/sample.ts';
 import { standShares } from '../core/seed/rate.ts';
 import { liveShare, USUAL_SEED } from '../core/seed/weight.ts';
-import type { Bed, Cover, Garden, Lot, Planting, Recipe } from '../records/types.ts';
+import type { Bed, Cover, Garden, Look, Lot, Planting, Recipe } from '../records/types.ts';
 import { methodsHere, nextCropOf } from './methods.ts';
 import { turnsFor } from './turns.ts';
 
@@ -30,6 +30,7 @@ export interface GapRecords {
   bed: Bed;
   plantings: Planting[];
   covers: Cover[];
+  looks?: Look[];
   recipes: Recipe[];
   lots: Lot[];
 }
@@ -37,6 +38,8 @@ export interface GapRecords {
 const YEAR_D = 365;
 /** Families fade out of a bed over this many years. */
 const REMEMBERED_Y = 4;
+/** Many weeds seen in a cover are still the bed's trouble a season later; by then a crop has been hoed. */
+const WEEDS_LAST_D = 240;
 
 /** The question of a gap: the one place where records become what Choose asks, on the screen and in the shell alike. */
 export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
@@ -64,7 +67,7 @@ export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
 
 /** What the records tell of a bed by a day: families of the last years, crops and covers alike, troubles, shade, what is on the ground. */
 export function bedNotes(
-  { bed, plantings, covers }: Pick<GapRecords, 'bed' | 'plantings' | 'covers'>,
+  { bed, plantings, covers, looks = [] }: Pick<GapRecords, 'bed' | 'plantings' | 'covers' | 'looks'>,
   on: Day,
   before?: string,
 ): BedNotes {
@@ -81,9 +84,16 @@ export function bedNotes(
       const end = c.endedOn ?? endingPasses(c).find((p) => p.doneOn)?.doneOn ?? c.sownOn!;
       return c.parts.flatMap((p) => left(findSpecies(p.speciesId)?.family, dayOf(end)));
     });
+  // What the last look on this bed said of weeds: they have seeded by the time somebody saw many.
+  const mine = new Set(covers.filter((c) => c.bedId === bed.id).map((c) => c.id));
+  const seen = looks
+    .filter((l) => mine.has(l.coverId) && l.weeds !== null && dayOf(l.on) <= on)
+    .sort((a, b) => b.on.localeCompare(a.on))[0];
+  const weedy = seen?.weeds === 'many' && on - dayOf(seen.on) <= WEEDS_LAST_D;
   return {
     families: [...left(before && findCrop(before)?.family, on), ...ofCrops, ...ofCovers],
-    troubles: bed.troubles,
+    troubles:
+      weedy && !bed.troubles.includes('annual-weeds') ? [...bed.troubles, 'annual-weeds'] : bed.troubles,
     shade: bed.shade,
     surface: bed.surface,
   };

@@ -253,6 +253,26 @@ describe('one question, one answer', () => {
       { family: 'Boraginaceae', yearsAgo: 3 },
     ]);
   });
+
+  test('many weeds at the last look are a trouble of the bed for a season; what was seen since, or elsewhere, stands against it', () => {
+    const cover = { ...c.covers[0]!, id: 'seen', bedId: bed.id, endedOn: null };
+    const look = (on: string, weeds: 'few' | 'many', coverId = 'seen') => ({
+      ...c.looks[0]!,
+      id: on + coverId,
+      on,
+      weeds,
+      coverId,
+    });
+    const ask = (looks: ReturnType<typeof look>[], day: string, troubles = bed.troubles) =>
+      bedNotes({ bed: { ...bed, troubles }, plantings: [], covers: [cover], looks }, dayOf(day)).troubles;
+    const many = look('2026-06-01', 'many');
+    expect(ask([many], '2026-08-01', [])).toEqual(['annual-weeds']);
+    expect(ask([many], '2026-08-01', ['annual-weeds'])).toEqual(['annual-weeds']);
+    expect(ask([look('2026-07-01', 'few'), many], '2026-08-01', [])).toEqual([]);
+    expect(ask([many], '2027-03-01', [])).toEqual([]);
+    expect(ask([many], '2026-05-20', [])).toEqual([]);
+    expect(ask([look('2026-06-01', 'many', 'other')], '2026-08-01', [])).toEqual([]);
+  });
 });
 
 describe('a cover that is lived with', () => {

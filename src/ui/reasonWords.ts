@@ -160,6 +160,21 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
         lead: 'Drinks from what follows.',
         rest: `${s('crop')} finds about ${showRain(n('mm'), units)} less water in the ground than after bare soil.`,
       };
+    case 'bears-drought':
+      return {
+        lead: 'Bears drought.',
+        rest: `The ground falls ${gone(n('share'))} short of what plants would drink; ${s('species').toLowerCase()} minds that less than most.`,
+      };
+    case 'dry-ground':
+      return {
+        lead: 'Minds drought.',
+        rest: `The ground falls ${gone(n('share'))} short of what plants would drink, and ${s('species').toLowerCase()} suffers sooner than most.`,
+      };
+    case 'wet-ground':
+      return {
+        lead: 'Minds wet feet.',
+        rest: `This ground stands full of water about ${gone(n('share'))} of the time; ${s('species').toLowerCase()} yellows and rots in it.`,
+      };
     case 'sod':
       return {
         lead: 'Living sod.',

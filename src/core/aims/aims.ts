@@ -81,10 +81,10 @@ const SHED_SEED_COSTS = 0.5;
 const PER_MINUTE = 1 / 6000;
 /**
  * Ground without living roots is a hole in the cloth, whatever lies on it: soil life starves and nothing takes up what rots. Beyond the five weeks
- * that ending a cover usually takes, a month of it costs as much as two hours of work.
+ * that ending a cover usually takes, a month of it costs as much as three hours of work.
  */
 const IDLE_FREE_D = 35;
-const PER_IDLE_DAY = 1 / 1500;
+const PER_IDLE_DAY = 1 / 900;
 /** Where none is in time, one that at least kills comes before one that does not. */
 const DEAD_AT_LEAST = 0.02;
 

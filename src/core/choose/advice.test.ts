@@ -7,11 +7,11 @@ import { dayOf, isoOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../site/pattern.ts';
 import { offerAims, offerPlanting } from './begin.ts';
 import { type ChooseInput, gapEnsemble, sampleFor } from './choose.ts';
-import { chooseAll, SECOND_ROUND_YEARS, settleSamples } from './rounds.ts';
-import { hintOf, type Sample } from './sample.ts';
+import { chooseAll } from './rounds.ts';
+import { type Sample } from './sample.ts';
 import { groupsOf, product } from './known.ts';
 import { hang, rankSamples } from './rank.ts';
-import { inSeason } from './season.ts';
+import { inSeason, wakesFrom } from './season.ts';
 
 const pattern = (id: string, latitude?: number) => {
   const p = climates.find((c) => c.id === id)!;
@@ -99,10 +99,7 @@ describe('what is settled early is what all years say', () => {
       });
       const ensemble = gapEnsemble(input);
       const room = new Map();
-      const rough = input.candidates.map((c) =>
-        sampleFor(c, input, ensemble, room, { years: SECOND_ROUND_YEARS }),
-      );
-      const whole = [...settleSamples(input, rough.map(hintOf), ensemble, room)];
+      const whole = input.candidates.map((c) => sampleFor(c, input, ensemble, room));
       const ids = (samples: Sample[]) =>
         hang(rankSamples(samples, input.aims))
           .slice(0, 12)
@@ -153,6 +150,26 @@ describe('before winter', () => {
     expect(late('crimson-clover', '2026-09-05')).toBeUndefined();
     expect(late('crimson-clover', '2027-01-20')!.facts.spring).toBe(1);
     expect(late('crimson-clover', '2027-03-25')).toBeUndefined();
+  });
+  test('seed for spring waits for the day the ground wakes; where it is warm enough it need not', () => {
+    const ask = (site: string, free: string) => {
+      const gap = { freeDay: dayOf(free), plantDay: dayOf('2027-06-01'), next: next('lettuce') };
+      const ensemble = gapEnsemble(question({ site: pattern(site), gap }));
+      return (day: string) =>
+        isoOf(wakesFrom(ensemble, dayOf(day) - ensemble.fromDay, ensemble.days) + ensemble.fromDay);
+    };
+    const cold = ask('humid-continental', '2026-11-20');
+    const wakes = cold('2027-02-10');
+    expect(wakes > '2027-03-01' && wakes < '2027-04-15').toBe(true);
+    // Asked again, and of any day before, it is the same day; of one after it, that day.
+    expect([cold('2027-02-10'), cold('2027-02-20'), cold('2027-04-25')]).toEqual([
+      wakes,
+      wakes,
+      '2027-04-25',
+    ]);
+    // A day before the winter is not put off: what follows it is not spring yet.
+    expect(cold('2026-11-25')).toBe('2026-11-25');
+    expect(ask('mediterranean', '2026-11-20')('2027-02-10')).toBe('2027-02-10');
   });
   test('seed that is meant to lie on frozen ground is not told to wait', () =>
     expect(late('red-clover', '2027-01-20', true)).toBeUndefined());

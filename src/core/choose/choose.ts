@@ -1,7 +1,7 @@
 import { type AimStrands } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
 import { answerEnding, answerEndings, pickEnding, weeksAway } from '../plan/endings.ts';
-import { type Effort, FULL, QUICK } from '../plan/search.ts';
+import { type Effort, FULL, GLANCE, QUICK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
 import { type EndingAnswer, type Plan } from '../plan/plan.ts';
 import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
@@ -21,6 +21,7 @@ import { reasonsFor } from './reasons.ts';
 import { type Candidate, type Hint, type Sample } from './sample.ts';
 import { inSeason } from './season.ts';
 import { asNext, inTurn, turnOf } from './turn.ts';
+import { bearsWaters, watersUnder } from './waters.ts';
 import { bestSowing, earlier, later, standInGap, type Trial } from './trial.ts';
 
 export interface Gap {
@@ -104,9 +105,12 @@ export function sampleFor(
   const sowing =
     fixedDay !== undefined ? { sownAt: fixedDay - ensemble.fromDay } : bestSowing(trial, input.way);
   const { sownAt } = sowing;
-  const begun = 'grown' in sowing && sowing.grown;
-  const grown = begun ? growOn(begun, years, room) : growPlan({ ...base, sownAt }, ensemble, years, room);
-  // On few years only what may be proposed is asked for; the rest waits until the cover is settled, and takes the days found before.
+  const tried = 'screened' in sowing ? sowing.screened : undefined;
+  const grown = tried
+    ? growOn(tried.grown, years, room)
+    : growPlan({ ...base, sownAt }, ensemble, years, room);
+  const effort = look.effort ?? QUICK;
+  // On few years only what may be proposed is asked for; the rest waits until the cover is settled.
   const endings =
     years < input.years
       ? answerEndings(
@@ -114,9 +118,11 @@ export function sampleFor(
           usable.filter((m) => m.proposed !== false),
           0,
           aims,
-          look.effort ?? QUICK,
+          effort,
+          // The sowing day was found by looking as hard in as many years.
+          effort === GLANCE && years === tried?.years ? tried.best?.looked : undefined,
         )
-      : answerEndings(grown, input.methods, 0, aims, FULL, new Map(Object.entries(hint?.days ?? {})));
+      : answerEndings(grown, input.methods, 0, aims, FULL);
   const proposed = usable.filter((m) => m.proposed !== false).map((m) => m.id);
   const best = chosenEnding(candidate, grown, endings, input.methods, proposed, aims);
   const stand = standInGap(grown, best);
@@ -131,6 +137,11 @@ export function sampleFor(
     watered: input.watered,
     best,
     stand,
+    waters: bearsWaters(
+      candidate.members,
+      watersUnder(grown.courses, input.soil, sownAt, endOf(grown, best)),
+      input.soil,
+    ),
     season: inSeason(candidate.members, ensemble, sownAt, endOf(grown, best), input.way.id === 'frost-sown'),
   };
   const draft = {

@@ -33,6 +33,9 @@ export interface Factor {
     | 'shaded'
     | 'residue-in-the-way'
     | 'thirsty'
+    | 'bears-drought'
+    | 'dry-ground'
+    | 'wet-ground'
     | 'sod'
     | 'wants-light-ground'
     | 'little-known';
@@ -83,6 +86,8 @@ interface Asked {
   best: EndingAnswer | undefined;
   stand: StandAnswer;
   season: InSeason;
+  /** What the ground's water does to these kinds. */
+  waters?: Factor[];
   /** There is water for the next crop. */
   watered: boolean;
   /** Where the seed comes from, when it is the gardener's own. */
@@ -119,7 +124,7 @@ export function whatIsKnown(asked: Asked): Factor[] {
   const add = (code: Factor['code'], times: number, facts: Factor['facts']) =>
     out.push({ code, times, facts });
   const shared = (m: Member, times: number) => 1 - m.share * (1 - times);
-  out.push(...asked.season.factors);
+  out.push(...asked.season.factors, ...(asked.waters ?? []));
 
   const groups = groupsOf(next);
   const notWinterkill = best !== undefined && best.method !== 'winterkill' && best.method !== 'summerkill';

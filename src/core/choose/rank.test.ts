@@ -119,6 +119,10 @@ describe('late by days', () => {
       ['vetch', true],
     ]);
   });
+  test('what is ready in time because next to nothing grew is not put first', () => {
+    const nothing = sample('radish', [ending('sheet', { hold: 0.03 })]);
+    expect(hang(rankSamples([late(3), nothing], hold)).map((h) => h.sample.id)).toEqual(['vetch', 'radish']);
+  });
 });
 
 describe('alike', () => {

@@ -54,9 +54,12 @@ export const rankSamples = (samples: Sample[], aims: AimStrands[]): Ranked[] =>
 export const answerKind = (sample: Sample): string =>
   `${sample.first ? `${sample.first.id} then ` : ''}${sample.lead} ${sample.best?.method ?? ''}`;
 
+/** What is worth less than this hardly covers the ground: being ready in time does not put it first. */
+const WORTH_SOWING = 0.08;
+
 /**
  * In the order of rank, each kind of answer once; alike samples stand behind the first of their kind. What is ready in time comes first of all,
- * whatever a later planting day would make of another.
+ * as long as it is worth the seed.
  */
 export function hang(ranked: Ranked[]): Hung[] {
   const heads = new Map<string, Hung>();
@@ -67,6 +70,6 @@ export function hang(ranked: Ranked[]): Hung[] {
     else heads.set(key, { ...r, behind: [] });
   }
   const hung = [...heads.values()];
-  const first = hung.findIndex((h) => !h.late && h.fit > 0);
+  const first = hung.findIndex((h) => !h.late && h.fit >= WORTH_SOWING);
   return first > 0 ? [hung[first]!, ...hung.slice(0, first), ...hung.slice(first + 1)] : hung;
 }

@@ -33,7 +33,7 @@ export interface Reason {
 type Draft = Omit<Sample, 'reasons'>;
 
 /** Factors that speak for a cover; each is said once, of the first member it holds for. */
-const SPEAKS_FOR = new Set<Factor['code']>(['helps-against', 'good-before', 'own-seed']);
+const SPEAKS_FOR = new Set<Factor['code']>(['helps-against', 'good-before', 'own-seed', 'bears-drought']);
 /** A factor that costs more than this is worth a sentence. */
 const SAYS_AGAINST = 0.96;
 

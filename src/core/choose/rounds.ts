@@ -6,47 +6,32 @@ import { type Ensemble } from '../stand/ensemble.ts';
 import { temperatureShare } from '../stand/emergence.ts';
 import { type ChooseInput, gapEnsemble, sampleFor } from './choose.ts';
 import { hang, rankSamples } from './rank.ts';
-import { type Candidate, type Hint, hintOf, type Sample } from './sample.ts';
+import { type Candidate, type Hint, type Sample } from './sample.ts';
 
 /**
- * How many years each round looks at: all covers on a few, the better half on more, what could be among the first dozen kinds of answer on all.
+ * How many years a cover is looked at: all covers on a few, those in doubt on more, what could be among the first dozen kinds of answer on all.
  * All covers meet the same years, so that few tell them apart.
  */
 const FIRST_ROUND_YEARS = 10;
-export const SECOND_ROUND_YEARS = 30;
-/** Kinds of answer that are settled on all years, and how far below the last of them a cover may come out in a round and still go on to the next. */
+const SECOND_ROUND_YEARS = 30;
+/** Kinds of answer that are settled on all years; the first of them straight after the first round, since they are what is looked at first. */
 const SETTLED_KINDS = 12;
+const SURE_KINDS = 8;
+/** How far below the last of them a cover may come out in a round and still go on to the next. */
 const FIRST_MARGIN = 0.1;
 const SECOND_MARGIN = 0.04;
 
-/** Two rounds over all candidates, likely ones first, so that a screen can show them as they come; a later part of the same id replaces an earlier one. */
+/** All candidates on a few years, likely ones first, so that a screen can show them as they come. */
 export function* roughSamples(
   input: ChooseInput,
   ensemble = gapEnsemble(input),
   room: CourseRoom = new Map(),
-): Generator<Sample, Sample[]> {
-  const found = new Map<string, Sample>();
-  for (const candidate of inLikelyOrder(input, ensemble)) {
-    const sample = sampleFor(candidate, input, ensemble, room, { years: FIRST_ROUND_YEARS, effort: GLANCE });
-    found.set(candidate.id, sample);
-    yield sample;
-  }
-  for (const { id } of couldLead([...found.values()], input.aims, FIRST_MARGIN)) {
-    const { sowDay, years } = found.get(id)!;
-    if (years >= input.years) continue;
-    const candidate = input.candidates.find((c) => c.id === id)!;
-    const sample = sampleFor(candidate, input, ensemble, room, {
-      years: SECOND_ROUND_YEARS,
-      effort: QUICK,
-      hint: { sowDay },
-    });
-    found.set(id, sample);
-    yield sample;
-  }
-  return [...found.values()];
+): Generator<Sample, void> {
+  for (const candidate of inLikelyOrder(input, ensemble))
+    yield sampleFor(candidate, input, ensemble, room, { years: FIRST_ROUND_YEARS, effort: GLANCE });
 }
 
-/** Settles covers on all years, in the order given. */
+/** Looks at covers again on the years their hints ask for, in the order given. */
 export function* settleSamples(
   input: ChooseInput,
   hints: Hint[],
@@ -55,19 +40,29 @@ export function* settleSamples(
 ): Generator<Sample, void> {
   for (const hint of hints) {
     const candidate = input.candidates.find((c) => c.id === hint.id);
-    if (candidate) yield sampleFor(candidate, input, ensemble, room, { hint });
+    if (candidate)
+      yield sampleFor(candidate, input, ensemble, room, { hint, years: hint.years, effort: QUICK });
   }
 }
 
-/** Samples that are not settled yet and could be among the first kinds of answer, best first. */
-export const worthSettling = (samples: Sample[], aims: AimStrands[], years: number): Sample[] =>
-  couldLead(samples, aims, SECOND_MARGIN).filter((s) => s.years < years);
-
-function couldLead(samples: Sample[], aims: AimStrands[], margin: number): Sample[] {
-  const ranked = rankSamples(samples, aims);
-  const heads = hang(ranked);
+/**
+ * What to look at again and on how many years, best first; nothing once all that could be among the first kinds of answer is settled. Ask again
+ * with what came of it.
+ */
+export function nextLooks(samples: Sample[], aims: AimStrands[], years: number): Hint[] {
+  const heads = hang(rankSamples(samples, aims));
   const bar = (heads[SETTLED_KINDS - 1] ?? heads.at(-1))?.fit ?? 0;
-  return ranked.filter((r) => r.fit >= bar - margin).map((r) => r.sample);
+  return heads.flatMap((head, nth) =>
+    [head, ...head.behind].flatMap((r): Hint[] => {
+      const { id, sowDay, years: seen } = r.sample;
+      if (seen >= years) return [];
+      if (r === head && nth < SURE_KINDS && seen < SECOND_ROUND_YEARS) return [{ id, sowDay, years }];
+      const margin = seen < SECOND_ROUND_YEARS ? FIRST_MARGIN : SECOND_MARGIN;
+      // One that stands behind another of its kind has only that to overtake.
+      if (r.fit < bar - margin || r.fit < head.fit - margin) return [];
+      return [{ id, sowDay, years: seen < SECOND_ROUND_YEARS ? Math.min(years, SECOND_ROUND_YEARS) : years }];
+    }),
+  );
 }
 
 /** All samples of a gap, settled as far as they need be. */
@@ -76,16 +71,11 @@ export function chooseAll(
   ensemble = gapEnsemble(input),
   room: CourseRoom = new Map(),
 ): Sample[] {
-  const rough = finish(roughSamples(input, ensemble, room));
-  const hints = worthSettling(rough, input.aims, input.years).map(hintOf);
-  const settled = new Map([...settleSamples(input, hints, ensemble, room)].map((s) => [s.id, s]));
-  return rough.map((s) => settled.get(s.id) ?? s);
-}
-
-function finish<T>(parts: Generator<unknown, T>): T {
+  const found = new Map([...roughSamples(input, ensemble, room)].map((s) => [s.id, s]));
   for (;;) {
-    const next = parts.next();
-    if (next.done) return next.value;
+    const hints = nextLooks([...found.values()], input.aims, input.years);
+    if (hints.length === 0) return [...found.values()];
+    for (const s of settleSamples(input, hints, ensemble, room)) found.set(s.id, s);
   }
 }
 

@@ -68,17 +68,10 @@ export interface Sample {
   years: number;
 }
 
-/** The days found for a cover in the rounds before, so that settling it need not look for them again. */
+/** A cover to look at again: the sowing day found for it in the rounds before, and on how many years. */
 export interface Hint {
   id: string;
   sowDay: Day;
-  days: Record<string, { startDay: Day; windowDays: [Day, Day] }>;
+  /** All of them when absent. */
+  years?: number;
 }
-
-export const hintOf = (s: Sample): Hint => ({
-  id: s.id,
-  sowDay: s.sowDay,
-  days: Object.fromEntries(
-    s.endings.map((e) => [e.method, { startDay: e.startDay, windowDays: e.windowDays }]),
-  ),
-});

@@ -117,6 +117,28 @@ function winterAhead(seasons: Season[], sownAt: number, until: number): Winter |
 }
 const WARMS_WITHIN_D = 10;
 
+/**
+ * The day, no earlier than `day`, on which ground that winter has left cold has the warmth that wakes seed: `day` itself where none lies cold then.
+ * @param until day index past which it is of no use
+ */
+export function wakesFrom(ensemble: Ensemble, day: number, until: number): number {
+  let known = wakings.get(ensemble);
+  if (!known) wakings.set(ensemble, (known = new Map<number, number>()));
+  const before = known.get(day);
+  if (before !== undefined) return before;
+  ensemble.upTo(YEARS);
+  const seasons = ensemble.seasons.slice(0, YEARS);
+  let d = day;
+  for (; d < until; d++) {
+    const winter = winterAhead(seasons, d, Math.min(until + MONTH_D, d + WINTER_WITHIN_D));
+    if (!winter?.warming || winter.firstMonth_cd >= WAKES_CD) break;
+  }
+  known.set(day, d);
+  return d;
+}
+/** A gap's covers ask for the same days. */
+const wakings = new WeakMap<Ensemble, Map<number, number>>();
+
 const needOf = ({ seed, role }: Species): number =>
   seed.thousandSeed_g < SMALL_SEED_G
     ? ROOTED_CD.small

@@ -7,13 +7,13 @@ import { type SowingWay } from '../stand/emergence.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change } from './change.ts';
-import { inSeason } from './season.ts';
+import { inSeason, wakesFrom } from './season.ts';
 
 // What some years tell of one cover before it is judged on all of them: when to sow it, whether it has a hope, what another date would bring.
 
 /** Undersowing is done at the last weeding, about this long before the crop leaves. */
 const UNDERSOWN_D = 35;
-/** Sowing is tried at the first possible day, this many weeks later, and this many weeks before planting. */
+/** Sowing is tried at the first possible day, this many weeks later, and this many weeks before planting; where the ground is still cold then, when it wakes. */
 const LATER_WEEKS = [0, 3, 6];
 const BEFORE_PLANTING_WEEKS = [14, 10];
 const FROST_SOWING_WEEKS = [0, 4, 8, 12, 16, 20, 24];
@@ -42,6 +42,7 @@ export interface Trial {
 /** What a few years tell of one sowing day, with the stand as it grew in them. */
 export interface Screened {
   sownAt: number;
+  years: number;
   grown: GrownPlan;
   best: BestWay | undefined;
   stand: number;
@@ -58,6 +59,7 @@ function screen({ base, usable, aims, ensemble, room }: Trial, sownAt: number): 
   const weather = usable.find((m) => m.id === best?.method)?.passes.some((p) => p.kind.startsWith('check'));
   return {
     sownAt,
+    years,
     grown,
     best,
     stand: standOdds(grown),
@@ -80,10 +82,10 @@ const score = (s: Screened): number =>
   (s.best ? Math.max(0, s.best.worth) : 0) * s.season * (0.3 + 0.7 * s.stand) * (0.65 + 0.35 * s.alive);
 
 /**
- * The earliest sowing among those tried that comes near the best for the aims; with the stand grown on it, where that was the last one tried and
+ * The earliest sowing among those tried that comes near the best for the aims; with what was tried on it, where that was the last one tried and
  * its courses can still be gone on from.
  */
-export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; grown?: GrownPlan } {
+export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; screened?: Screened } {
   const { base, ensemble } = trial;
   const free = base.freeAt!;
   if (way.id === 'standing-crop') return { sownAt: free - UNDERSOWN_D };
@@ -93,6 +95,9 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; grow
     ...weeks.map((w) => free + w * 7),
     ...(frost ? [] : BEFORE_PLANTING_WEEKS.map((w) => base.plantAt - w * 7)),
   ]
+    // Seed for spring waits until the ground wakes.
+    .map((d, i) => (i === 0 || frost || d <= free ? d : wakesFrom(ensemble, d, base.plantAt)))
+    .filter((d, i, all) => all.indexOf(d) === i)
     .filter((d, i) => i === 0 || (d > free && base.plantAt - d >= LEAST_GROWN_D))
     .filter((d, i) => i === 0 || !frost || freezes(ensemble, d))
     .sort((a, b) => a - b);
@@ -108,7 +113,7 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; grow
       first.season >= GOOD_AT_ONCE.season &&
       first.alive >= GOOD_AT_ONCE.alive)
   )
-    return first;
+    return { sownAt: first.sownAt, screened: first };
   const scored = open.map((sownAt, i) => ({ sownAt, score: score(i === 0 ? first : screen(trial, sownAt)) }));
   const top = Math.max(...scored.map((s) => s.score));
   return { sownAt: scored.find((s) => s.score >= top - WORTH_WAITING)!.sownAt };

@@ -1,5 +1,4 @@
 import { type AimFigures, type AimStrands, served, serves, USUAL_AIMS, worthOf } from '../aims/aims.ts';
-import { type Day } from '../calendar/day.ts';
 import { meanOf, quantile, shareOf, spreadOf } from '../random/quantile.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Ending, endStand, newYearEnd, readyEnding } from '../termination/end.ts';
@@ -15,22 +14,22 @@ import { idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
 /** Ways that are not put forward are judged on so many years. */
 const ASIDE_YEARS = 30;
 
-/** Days found for a way of ending before, as absolute days: `answerEndings` takes them instead of looking again. */
-export type DaysFound = ReadonlyMap<string, { startDay: Day; windowDays: [Day, Day] }>;
-
-/** All ways of ending in `methods` on the day that serves the aims best. Ways that never work in this gap come back with odds near zero, not missing. */
+/**
+ * All ways of ending in `methods` on the day that serves the aims best. Ways that never work in this gap come back with odds near zero, not missing.
+ * What was `looked` for already, in the same courses and for the same aims, is not looked for again.
+ */
 export function answerEndings(
   grown: GrownPlan,
   methods: MethodHere[],
   notBefore = 0,
   aims: AimStrands[] = USUAL_AIMS,
   effort: Effort = FULL,
-  known: DaysFound = new Map(),
+  looked: Found[] = [],
 ): EndingAnswer[] {
   const from = grown.ensemble.fromDay;
   const atHand = (m: MethodHere) => m.missing.length === 0 && m.proposed !== false;
-  const unknown = methods.filter((m) => !known.has(m.id));
-  const found = new Map<string, Found>();
+  const found = new Map(looked.map((f) => [f.method.id, f]));
+  const unknown = methods.filter((m) => !found.has(m.id));
   for (const f of searchDays(grown, unknown.filter(atHand), notBefore, aims, effort))
     found.set(f.method.id, f);
   for (const f of searchDays(
@@ -44,16 +43,14 @@ export function answerEndings(
   const all = readYears(grown);
   const few = grown.weights || all.length <= ASIDE_YEARS ? all : all.slice(0, ASIDE_YEARS);
   return methods.map((method) => {
-    const before = known.get(method.id);
-    const f = found.get(method.id);
-    const ending = f?.ending ?? readyEnding(grown.plan, method);
-    const waits = ending.course.waits !== null;
-    const best = f?.best ?? (waits ? lastStart(grown) : before!.startDay - from);
+    const { ending, laying, best, early, late } = found.get(method.id)!;
     const years = method.missing.length === 0 ? all : few;
-    const answer = summarise(grown, years, method, ending, layingOf(ending.course), best);
+    const answer = summarise(grown, years, method, ending, laying, best);
     const day = answer.startDay;
-    const window: [Day, Day] = f ? [from + f.early, from + f.late] : before!.windowDays;
-    return { ...answer, windowDays: waits ? [day, day] : window };
+    return {
+      ...answer,
+      windowDays: ending.course.waits !== null ? [day, day] : [from + early, from + late],
+    };
   });
 }
 

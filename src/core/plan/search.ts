@@ -46,7 +46,7 @@ export function bestWay(
     effort,
   );
   const hopeful = able.filter((f) => f.inTime >= HOPELESS);
-  const best = (hopeful.length > 0 ? hopeful : able).sort((a, b) => b.worth - a.worth)[0];
+  const best = [...(hopeful.length > 0 ? hopeful : able)].sort((a, b) => b.worth - a.worth)[0];
   return (
     best && {
       method: best.method.id,
@@ -54,6 +54,7 @@ export function bestWay(
       worth: best.worth,
       inTime: best.inTime,
       figures: best.figures,
+      looked: able,
     }
   );
 }
@@ -65,6 +66,8 @@ export interface BestWay {
   worth: number;
   inTime: number;
   figures: AimFigures;
+  /** All ways it is the best of, each on its own best day. */
+  looked: Found[];
 }
 
 /** Ways under these odds are put forward only where no other has better. */

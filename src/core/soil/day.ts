@@ -44,7 +44,7 @@ export interface SoilState {
 /** Share of its water a bed holds when a season begins. */
 const START_SHARE = 0.7;
 /** Root-zone share under which plants begin to feel drought (FAO-56 depletion fraction 0.6). */
-const STRESS_SHARE = 0.4;
+export const STRESS_SHARE = 0.4;
 /** Drainage that carries off about two thirds of the mineral nitrogen. */
 const LEACH_SCALE_MM = 220;
 const PER_LEACH = 1 / LEACH_SCALE_MM;

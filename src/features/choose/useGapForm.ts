@@ -19,7 +19,7 @@ const NO_SEASON_GAP_D = 120;
 
 /** What the gardener says of a gap, begun from what is planned on the bed or from the address, and the question it makes. */
 export function useGapForm(bed: Bed) {
-  const { garden, plantings, covers, recipes, lots, today } = useGarden();
+  const { garden, plantings, covers, looks, recipes, lots, today } = useGarden();
   const [search] = useSearchParams();
   const mine = useMemo(() => plantings.filter((p) => p.bedId === bed.id), [plantings, bed.id]);
   const first = useMemo(() => {
@@ -38,8 +38,8 @@ export function useGapForm(bed: Bed) {
   const [saidBefore, setBefore] = useState<string>();
   const before = saidBefore ?? gap.before?.cropId ?? '';
   const notes = useMemo(
-    () => bedNotes({ bed, plantings, covers }, freeDay, before),
-    [bed, plantings, covers, freeDay, before],
+    () => bedNotes({ bed, plantings, covers, looks }, freeDay, before),
+    [bed, plantings, covers, looks, freeDay, before],
   );
   const [saidNext, setNextId] = useState<string>();
   const nextId = saidNext ?? gap.next?.cropId ?? offeredNext(notes.families.map((f) => f.family));
@@ -72,7 +72,7 @@ export function useGapForm(bed: Bed) {
     () =>
       valid
         ? gapQuestion(
-            { garden, bed, plantings, covers, recipes, lots },
+            { garden, bed, plantings, covers, looks, recipes, lots },
             {
               wayId,
               freeDay,
@@ -91,6 +91,7 @@ export function useGapForm(bed: Bed) {
       bed,
       plantings,
       covers,
+      looks,
       recipes,
       lots,
       wayId,

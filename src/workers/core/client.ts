@@ -1,5 +1,5 @@
-import { worthSettling } from '../../core/choose/rounds.ts';
-import { hintOf, type Sample } from '../../core/choose/sample.ts';
+import { nextLooks } from '../../core/choose/rounds.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type Failure, type Result, fail, ok } from '../../core/result/result.ts';
 import { type FromWorker, type Kind, type Questions, type ToWorker } from './protocol.ts';
 
@@ -135,22 +135,26 @@ export function askChoose(
     );
     if (failed) return failed;
     if (off) return fail('cancelled');
-    const hints = worthSettling([...found.values()], input.aims, input.years).map(hintOf);
-    total += hints.length;
-    const lost = await all(
-      SHARED.map((bench, k) => {
-        const mine = hints.filter((_, i) => i % SHARED.length === k);
-        const asked = {
-          ...input,
-          candidates: input.candidates.filter((c) => mine.some((h) => h.id === c.id)),
-        };
-        return askBench(bench, 'settle', { asked, hints: mine }, (part) => {
-          settled++;
-          hear(part);
-        });
-      }),
-    );
-    return lost ?? ok([...found.values()]);
+    for (;;) {
+      const hints = nextLooks([...found.values()], input.aims, input.years);
+      if (hints.length === 0) return ok([...found.values()]);
+      total += hints.length;
+      const lost = await all(
+        SHARED.map((bench, k) => {
+          const mine = hints.filter((_, i) => i % SHARED.length === k);
+          const asked = {
+            ...input,
+            candidates: input.candidates.filter((c) => mine.some((h) => h.id === c.id)),
+          };
+          return askBench(bench, 'settle', { asked, hints: mine }, (part) => {
+            settled++;
+            hear(part);
+          });
+        }),
+      );
+      if (lost) return lost;
+      if (off) return fail('cancelled');
+    }
   }
   return {
     answer: work(),
