@@ -3,7 +3,8 @@ import { carbonToNitrogen, DECAY_BY_CN } from '../residue/decay.ts';
 import { coolerUnder_c } from '../residue/warmth.ts';
 import { lightLeft } from '../stand/leaf.ts';
 import { lookUp } from '../units/table.ts';
-import { between } from '../weather/season.ts';
+import { between, type Season } from '../weather/season.ts';
+import { cleanGround, weedsGrow } from '../weeds/weeds.ts';
 import { type YearEnd } from '../plan/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { type Laid } from '../stand/course.ts';
@@ -48,6 +49,25 @@ export interface Lies {
   cover: number;
   gapsAt: number;
   cooler_c: number;
+  /** Day index on which weeds ask for a hoe, through what lies and on bare ground. */
+  weedsAt: number;
+  weedsBareAt: number;
+}
+
+/** Weeds of this mass, share of a full stand, are thumb-high: hoed now they are gone in a morning. */
+const ASKS_FOR_HOE = 0.05;
+const WEEK_D = 7;
+
+/** Planting cleans the ground; from then on a new flush comes up. */
+function weedsAskFrom(season: Season, from: number, residue_t_ha: (d: number) => number): number {
+  const weeds = cleanGround();
+  for (let d = from; d + 1 < season.days; d++) {
+    // What lies changes by the week.
+    const lies = residue_t_ha(d - ((d - from) % WEEK_D));
+    weedsGrow(weeds, between(season.weedWarmth, d, d + 1), 0, lies);
+    if (weeds.mass >= ASKS_FOR_HOE) return d;
+  }
+  return Infinity;
 }
 
 /** What lies on top on planting day, and until when it covers. */
@@ -77,5 +97,7 @@ export function liesOn(standing: Standing, y: number, end: YearEnd, parts: Metho
     cover: coverOf(mass),
     gapsAt,
     cooler_c: coolerUnder_c(mass / TONNE_G_M2, season.radiation_MJ[at]!),
+    weedsAt: weedsAskFrom(season, at, (d) => massOn(d) / TONNE_G_M2),
+    weedsBareAt: weedsAskFrom(season, at, () => 0),
   };
 }

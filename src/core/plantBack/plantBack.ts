@@ -33,6 +33,8 @@ export interface PlantBack extends Strands {
   gapsOn: Spread;
   /** How much cooler the ground is under it than bare ground, °C. */
   cooler_c: Spread;
+  /** Day on which weeds ask for the first hoeing, where the crop does not shade them yet: through what lies, and on ground raked bare on planting day. */
+  weeds: { through: Spread; bare: Spread };
   remedies: Remedy[];
 }
 
@@ -56,17 +58,22 @@ export function plantBack(input: PlantBackInput): PlantBack {
       weights,
     );
   const plantable = ends.map((e) => fromDay + e.plantableAt);
+  const feeding = feedingOf(standing, ends, parts, uptake, plan.next.fixesShare);
   return {
     ending: answerOf(standing, method, start),
-    ...strandsOf(standing, ends, parts),
+    ...strandsOf(standing, ends, parts, feeding.backAt),
     ready: spreadOf(plantable, weights),
     readyMostly: quantile(plantable, 0.8, weights),
     odds: oddsOf(standing, ends),
-    feeding: feedingOf(standing, ends, parts, uptake, plan.next.fixesShare),
+    feeding,
     lies_g_m2: of((y) => lying[y]!.mass_g_m2),
     covers: of((y) => lying[y]!.cover),
     gapsOn: of((y) => fromDay + lying[y]!.gapsAt),
     cooler_c: of((y) => lying[y]!.cooler_c),
+    weeds: {
+      through: of((y) => fromDay + lying[y]!.weedsAt),
+      bare: of((y) => fromDay + lying[y]!.weedsBareAt),
+    },
     remedies: remediesFor(input, standing, method, start, ends),
   };
 }

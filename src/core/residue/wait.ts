@@ -27,37 +27,59 @@ export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled' | 'compos
  * Worked figure: transplants through a fresh vetch mat, 4 days; small seed after it, 24.
  */
 export function waitDays20(handling: Handling, cn: number, crop: NextCrop, smallSeedWait_d: number): number {
-  const { rots, check } = waitParts20(handling, cn, crop, smallSeedWait_d);
-  return Math.max(rots, check);
+  const { flat, pests, rots, check } = waitParts20(handling, cn, crop, smallSeedWait_d);
+  return Math.max(flat, pests, rots, check);
 }
 
-/**
- * The two waits behind it, which run at the same time: until what lies has rotted or dried enough for this crop (with it go the pests of green residue and
- * the worst of the tie-up), and until what the residue gives off no longer holds small seed back. Days at 20 °C soil.
- */
+/** Waits that run at the same time, days at 20 °C soil; 0 where one does not arise. */
+export interface WaitParts {
+  /** Tops that were laid on the bed wilt and settle, so that plants stand in soil and not in a springy mat. */
+  flat: number;
+  /** What lives in green residue and eats seed, above all the maggot of the bean seed fly, has come out and gone. */
+  pests: number;
+  /** What lies has rotted or dried enough for this crop; with it goes the worst of the tie-up. */
+  rots: number;
+  /** What the residue gives off no longer holds small seed back. */
+  check: number;
+}
+
+/** The waits behind it. The longest of them is the wait; the flies of green residue take ten days, a fresh mat four to settle. */
 export function waitParts20(
   handling: Handling,
   cn: number,
   crop: NextCrop,
   smallSeedWait_d: number,
-): { rots: number; check: number } {
+): WaitParts {
   const kind =
     crop.way === 'transplant' ? 0 : crop.seedSize === 'large' || crop.seedSize === 'medium' ? 1 : 2;
   const small = kind === 2 ? smallSeedWait_d : 0;
-  if (handling === 'winterkilled') return { rots: [0, 0, 2][kind]!, check: small * 0.15 };
-  if (handling === 'sheet') return { rots: [2, 3, 5][kind]!, check: small * 0.4 };
-  if (handling === 'compost') return { rots: [1, 2, 4][kind]!, check: 0 };
-  if (handling === 'removed') return { rots: [2, 5, 7][kind]!, check: small * 0.3 };
-  if (handling === 'animals') return { rots: [7, 14, 24][kind]!, check: small };
+  const softens = (d20: readonly number[], check: number): WaitParts => ({
+    flat: 0,
+    pests: 0,
+    rots: d20[kind]!,
+    check,
+  });
+  if (handling === 'winterkilled') return softens([0, 0, 2], small * 0.15);
+  if (handling === 'sheet') return softens([2, 3, 5], small * 0.4);
+  if (handling === 'compost') return softens([1, 2, 4], 0);
+  if (handling === 'removed') return softens([2, 5, 7], small * 0.3);
+  if (handling === 'animals') return softens([7, 14, 24], small);
   // A crop that feeds itself does not feel what straw ties up: it waits as after soft residue.
   const felt = crop.fixesShare >= FEEDS_ITSELF ? Math.min(cn, TIES_FROM_CN) : cn;
   const rots =
     handling === 'surface'
       ? betweenRows(felt, ON_TOP.at, ON_TOP.rows)
       : betweenRows(cn, DUG_IN.at, DUG_IN.rows);
-  return { rots: rots[kind]!, check: small };
+  const whole = rots[kind]!;
+  const flat = handling === 'surface' ? Math.min(whole, SETTLES_D20) : 0;
+  const pests = kind > 0 ? Math.min(whole, FLIES_GONE_D20) : 0;
+  // What is no longer than those is they.
+  return { flat, pests, rots: whole > Math.max(flat, pests) ? whole : 0, check: small };
 }
 
+/** A fresh mat settles in so many days at 20 °C; the generation of seed flies that green residue feeds is through in so many (practice; Hammond 1990 in warmth). */
+const SETTLES_D20 = 4;
+const FLIES_GONE_D20 = 10;
 /** Days at 20 °C by C:N for transplants, large seed and small seed. */
 const ON_TOP = {
   at: [20, 30],

@@ -10,7 +10,7 @@ import {
 } from '../../core/plantBack/onTheDay.ts';
 import { showLength, showVolume } from '../../core/units/show.ts';
 import type { Bed, Cover, Garden, Planting } from '../../records/types.ts';
-import { showDay } from '../../ui/dates.ts';
+import { showDay, showSpan } from '../../ui/dates.ts';
 
 interface Props {
   answer: PlantBack;
@@ -53,7 +53,9 @@ export function OnTheDay({ answer, crop, next, bed, cover, garden, restMissing }
         next.way === 'seed'
           ? `a bare strip, ${showLength(gap / 100, units)} wide`
           : `a hole in the mulch, ${showLength(gap / 100, units)} across`,
-        'the ball of roots in soil, never in what lies; the stem kept free of it; closed again when plants stand well',
+        next.way === 'seed'
+          ? 'raked to the soil before sowing; closed again when the rows stand a hand high'
+          : 'the ball of roots in soil, never in what lies; the stem kept free of it; closed again when plants stand well',
       ]);
     const gaps = answer.gapsOn.mid;
     items.push([
@@ -65,6 +67,15 @@ export function OnTheDay({ answer, crop, next, bed, cover, garden, restMissing }
           ? `it shows gaps from about ${showDay(gaps)}`
           : 'it covers the ground for four months and more'
       }`,
+    ]);
+  }
+  if (Number.isFinite(answer.weeds.bare.mid)) {
+    const { through, bare } = answer.weeds;
+    items.push([
+      Number.isFinite(through.mid) ? `hoe first about ${showDay(through.mid)}` : 'nothing to hoe for months',
+      mulched && through.mid > bare.mid
+        ? `weeds come through what lies ${showSpan(through.low, through.high)}; on bare ground about ${showDay(bare.mid)}`
+        : `weeds are thumb-high ${showSpan(through.low, through.high)} where the crop does not shade them`,
     ]);
   }
   if (dung) {

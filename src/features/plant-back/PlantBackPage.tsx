@@ -99,7 +99,7 @@ export default function PlantBackPage() {
       {answer && !next.plantedOn && (
         <>
           <Strands
-            strands={answer.strands.map((s) => shown(s, answer, crop, garden.units, next.way))}
+            strands={answer.strands.map((s) => shown(s, answer, crop, garden.units, next.way, plantDay))}
             motif={findSpecies(cover.parts[0]!.speciesId)?.role ?? 'grass'}
             today={dayOf(today)}
             ready={answer.ready.mid}
@@ -128,7 +128,10 @@ export default function PlantBackPage() {
 
 const LAST: Record<StrandId, string> = {
   dead: 'the cover, which is not dead before',
+  flat: 'the mat of tops, which must settle first',
+  pests: 'flies of green residue, which eat seed',
   rots: 'what lies, which must rot or dry first',
+  nitrogen: 'nitrogen that is tied up',
   check: 'what the residue gives off against small seed',
   warm: 'the soil, which must be warm enough',
 };
@@ -145,22 +148,41 @@ function shown(
   crop: CropEntry,
   units: UnitChoice,
   way: 'transplant' | 'seed',
+  plantDay: number,
 ): StrandShown {
   const warm = showTemperature(20, units);
   switch (s.id) {
     case 'dead':
       return { ...s, title: 'Dead', note: 'nothing green at the crowns' };
+    case 'flat':
+      return {
+        ...s,
+        title: 'Lies flat',
+        note: `tops wilt and settle in ${days(waits_d20.flat)} at ${warm}`,
+      };
+    case 'pests':
+      return {
+        ...s,
+        title: 'Seed flies gone',
+        note: `${days(waits_d20.pests)} at ${warm} after green tops; plants do not mind`,
+      };
+    case 'nitrogen':
+      return {
+        ...s,
+        title: 'Nitrogen back',
+        note: 'what rotting took is given back; fed, the crop need not wait for it',
+      };
     case 'rots':
       return {
         ...s,
         title: 'Mellow',
-        note: `${Math.round(waits_d20.rots)} days in soil of ${warm} for ${way === 'seed' ? 'seed' : 'plants'}; colder takes up to three times`,
+        note: `${days(waits_d20.rots)} in soil of ${warm} for ${way === 'seed' ? 'seed' : 'plants'}; colder takes up to three times`,
       };
     case 'check':
       return {
         ...s,
         title: 'Check on small seed',
-        note: `${Math.round(waits_d20.check)} days at ${warm}; plants do not mind`,
+        note: `${leftWords(s, plantDay)}${days(waits_d20.check)} at ${warm}; plants do not mind`,
       };
     case 'warm':
       return {
@@ -169,6 +191,14 @@ function shown(
         note: `${showTemperature(crop.soilMin_c, units)} at seed depth${cooler_c.mid >= 0.5 ? `; ${coolerWords(cooler_c.mid, units)} cooler under what lies` : ''}`,
       };
   }
+}
+
+const days = (d: number): string => `${Math.max(1, Math.round(d))} ${Math.round(d) <= 1 ? 'day' : 'days'}`;
+
+/** How much of a check is left on planting day, where any is. */
+function leftWords({ left }: PlantBack['strands'][number], plantDay: number): string {
+  const then = left?.findLast((l) => l.day <= plantDay)?.share ?? 0;
+  return then >= 0.05 ? `${Math.round(then * 100)} % of it left on planting day; ` : '';
 }
 
 const coolerWords = (c: number, units: UnitChoice): string =>

@@ -79,7 +79,7 @@ function titleOf(r: Remedy, crop: string, way: 'transplant' | 'seed'): string {
 }
 
 const gain = (r: Remedy): string =>
-  `${Number.isFinite(r.daysWon) ? `${Math.round(r.daysWon)} days sooner, ` : ''}${showDay(r.readyDay)}; in time in ${Math.round(r.odds * 100)} of 100`;
+  `${Number.isFinite(r.daysWon) ? `${Math.round(r.daysWon)} ${Math.round(r.daysWon) === 1 ? 'day' : 'days'} sooner, ` : ''}${showDay(r.readyDay)}; in time in ${Math.round(r.odds * 100)} of 100`;
 
 function price(r: Remedy, { ending, lies_g_m2 }: PlantBack, units: UnitChoice): string {
   switch (r.id) {

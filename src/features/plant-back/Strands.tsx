@@ -23,6 +23,9 @@ const MARGIN_D = 6;
 const WEEK_D = 7;
 /** Strands that run out later than this after planting day are cut off at the foot. */
 const LATEST_D = 45;
+/** More strands than this run on beyond the edge of a phone, in columns of at least this width. */
+const MOST_ON_PHONE = 3;
+const LEAST_COLUMN = 92;
 const PREFIX = 'strands';
 
 /** What must run out before the crop goes in: each strand hangs from today, woven until the middle of its range. Time runs downward. */
@@ -35,13 +38,27 @@ export function Strands({ strands, motif, today, ready, plantDay }: Props) {
   const step = WEEK_D * Math.max(1, Math.ceil((foot - top) / (WEEK_D * 7)));
   const marks: number[] = [];
   for (let d = top; d <= foot; d += step) marks.push(d);
-  const weave: Record<StrandId, Motif> = { dead: motif, rots: 'residue', check: motif, warm: 'crop' };
+  const weave: Record<StrandId, Motif> = {
+    dead: motif,
+    flat: 'residue',
+    pests: motif,
+    rots: 'residue',
+    check: motif,
+    nitrogen: 'residue',
+    warm: 'crop',
+  };
   return (
-    <figure aria-label="What must run out before planting">
+    <figure
+      aria-label="What must run out before planting"
+      className={strands.length > MOST_ON_PHONE ? 'max-md:runs-on' : ''}
+    >
       <svg width="0" height="0" aria-hidden="true" className="absolute">
         <WeaveDefs prefix={PREFIX} />
       </svg>
-      <div className="grid grid-cols-[3.2rem_1fr]">
+      <div
+        className="grid grid-cols-[3.9rem_1fr]"
+        style={{ minWidth: strands.length > MOST_ON_PHONE ? strands.length * LEAST_COLUMN : undefined }}
+      >
         <span />
         <div
           className="grid gap-2 pb-2"
@@ -150,19 +167,53 @@ function Drawn({
   const [a, b, c] = [y(low), y(mid), y(Number.isFinite(high) ? high : foot)];
   return (
     <svg width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true">
-      <rect width={WIDTH} height={a} fill={`url(#${PREFIX}-${motif})`} />
-      <rect
-        y={a}
-        width={WIDTH}
-        height={Math.max(0, b - a)}
-        fill={`url(#${PREFIX}-${motif})`}
-        opacity={0.45}
-      />
+      {s.left ? (
+        <Fading left={s.left} motif={motif} y={y} until={c} />
+      ) : (
+        <>
+          <rect width={WIDTH} height={a} fill={`url(#${PREFIX}-${motif})`} />
+          <rect
+            y={a}
+            width={WIDTH}
+            height={Math.max(0, b - a)}
+            fill={`url(#${PREFIX}-${motif})`}
+            opacity={0.45}
+          />
+        </>
+      )}
       <rect y={b} width={WIDTH} height={Math.max(0, c - b)} fill={`url(#${PREFIX}-warp)`} />
       <path d={`M${WIDTH / 2} ${a}V${c}`} stroke="currentColor" strokeWidth={2} />
       {Number.isFinite(mid) && <Knot y={b} />}
     </svg>
   );
+}
+
+/** What runs out little by little is woven as densely as there is of it. */
+function Fading({
+  left,
+  motif,
+  y,
+  until,
+}: {
+  left: NonNullable<Strand['left']>;
+  motif: Motif;
+  y(day: number): number;
+  until: number;
+}) {
+  return left.map(({ day, share }, i) => {
+    const from = i === 0 ? 0 : y(day);
+    const to = Math.min(until, left[i + 1] ? y(left[i + 1]!.day) : until);
+    return (
+      <rect
+        key={day}
+        y={from}
+        width={WIDTH}
+        height={Math.max(0, to - from)}
+        fill={`url(#${PREFIX}-${motif})`}
+        opacity={share}
+      />
+    );
+  });
 }
 
 const Knot = ({ y }: { y: number }) => (
