@@ -1,11 +1,15 @@
 import { endingFiguresOf, speciesOf } from '../catalogue/catalogue.ts';
-import { type Day, isoOf } from '../core/calendar/day.ts';
+import { type AimStrands } from '../core/aims/aims.ts';
+import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
+import { worthOfEnding } from '../core/plan/endings.ts';
 import { type EndingAnswer, type StandAnswer } from '../core/plan/plan.ts';
 import { type MethodHere } from '../core/termination/method.ts';
+import { LOOKED_AT, lookDays } from '../core/work/crowns.ts';
 import { type LoggedWork } from '../core/work/ownMinutes.ts';
+import { type PlanB, planBOf } from '../core/work/planB.ts';
 import { type WorkAsk } from '../core/work/workPlan.ts';
 import { kitOf, type Thing } from '../records/things.ts';
-import type { Bed, Cover, Garden } from '../records/types.ts';
+import type { Bed, Cover, Garden, WeatherYear } from '../records/types.ts';
 import { boxOf } from './methods.ts';
 
 const monthOf = (day: Day): number => Number(isoOf(Math.max(0, day)).slice(5, 7)) - 1;
@@ -14,6 +18,33 @@ const monthOf = (day: Day): number => Number(isoOf(Math.max(0, day)).slice(5, 7)
 export function meanOfMonth(site: Garden['site'], day: Day): number {
   const month = monthOf(day);
   return (site.tmax_c[month]! + site.tmin_c[month]!) / 2;
+}
+
+/** The other way of a cover whose way is settled on, with the day on which to decide. */
+export function planBHere(
+  cover: Pick<Cover, 'passes'>,
+  ending: EndingAnswer,
+  others: readonly EndingAnswer[],
+  aims: AimStrands[],
+  on: { plantDay: Day; today: string; mean_c: number; weather: readonly WeatherYear[] },
+): PlanB | undefined {
+  const told =
+    cover.passes.findLast((p) => p.doneOn && LOOKED_AT[p.kind]) ??
+    cover.passes.find((p) => LOOKED_AT[p.kind]);
+  const from = told ? dayOf(told.doneOn ?? told.due) : ending.startDay;
+  return planBOf({
+    ending,
+    passes: cover.passes.map((p) => ({
+      kind: p.kind,
+      on: dayOf(p.doneOn ?? p.due),
+      done: p.doneOn !== null,
+    })),
+    others: [...others].sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims)),
+    plantDay: on.plantDay,
+    today: dayOf(on.today),
+    sureFrom: from + lookDays(told ? LOOKED_AT[told.kind]! : 'cut', on.mean_c)[1],
+    rain_mm: new Map(on.weather.flatMap((w) => w.days.map((d) => [dayOf(d.on), d.rain_mm]))),
+  });
 }
 
 type Stages = StandAnswer['stages'][number];

@@ -81,26 +81,3 @@ export const BY_GROUP: Record<EndingGroup, { lives: string; dying: string }> = {
   },
   other: { lives: 'a pair of leaves in the lowest scar', dying: 'stub hollow and dry' },
 };
-
-/** Pass of an ending, and how its traces are looked at. */
-export const LOOKED_AT: Record<string, LookedAt> = {
-  cut: 'cut',
-  mow: 'cut',
-  flail: 'cut',
-  'rake-off': 'cut',
-  hoe: 'cut',
-  pull: 'cut',
-  crimp: 'crimped',
-  flame: 'flamed',
-  'lay-sheet': 'sheet',
-  'lay-cardboard': 'sheet',
-  'lay-film': 'sheet',
-  'lift-sheet': 'sheet',
-  hens: 'grazed',
-  pigs: 'grazed',
-  graze: 'grazed',
-  dig: 'dug',
-  bury: 'dug',
-  'compost-over': 'dug',
-  check: 'frost',
-};

@@ -46,6 +46,14 @@ export const PASS_WORDS: Record<string, { title: string; how: string }> = {
     title: 'Trim high',
     how: 'Above half its height, before seed ripens; what falls stays as mulch.',
   },
+  'take-hay': {
+    title: 'Take hay',
+    how: 'Cut a hand high, let it wilt, turn it, carry it off dry; weigh it.',
+  },
+  'pick-shoots': {
+    title: 'Pick shoots',
+    how: 'The tender ends alone, above the next leaf; weigh the basket. Wash what is eaten, and eat only kinds that are food.',
+  },
   'set-plants': {
     title: 'Set the plants',
     how: 'Part the cut stand where each plant goes, firm it in, water it, close the mulch to a hand from the stem.',

@@ -1,3 +1,4 @@
+import { TRIMS } from '../termination/method.ts';
 import { type Day, dayOf } from '../calendar/day.ts';
 
 /** A food or flower crop on a bed, as far as the strip needs it. Dates are ISO; a done date outranks a planned one. */
@@ -43,9 +44,9 @@ export function plantingDays(p: PlantingSpan): { from: Day; to: Day } {
   return { from: done(p.plantedOn, p.plantOn), to: done(p.clearedOn, p.clearOn) };
 }
 
-/** A stand that is mown high lives on: what begins its ending is the first pass that is more than that. */
+/** A stand that is trimmed, or gives hay or shoots, lives on: what begins its ending is the first pass that is more than that. */
 export const endingPasses = (c: Pick<CoverSpan, 'passes'>): CoverSpan['passes'] =>
-  c.passes.filter((p) => p.kind !== 'mow-high');
+  c.passes.filter((p) => !TRIMS.has(p.kind));
 
 /** Whether anything was done to end it. */
 export const endingBegun = (c: Pick<CoverSpan, 'passes'>): boolean => endingPasses(c).some((p) => p.doneOn);

@@ -1,9 +1,11 @@
 import { type Day } from '../calendar/day.ts';
 import { USUAL_AIMS } from '../aims/aims.ts';
 import { effective } from '../look/weigh.ts';
-import { type Spread, spreadOf } from '../random/quantile.ts';
+import { meanOf, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from './endings.ts';
 import { type EndingAnswer, type StandAnswer, type WeekAway } from './plan.ts';
+import { type GrownPlan } from './grown.ts';
+import { type LivedSoFar, nextCutAgain } from './lived.ts';
 import { answerStand } from './standAnswer.ts';
 import { type ForecastInput, standOf } from './standing.ts';
 
@@ -17,6 +19,10 @@ export interface Forecast {
   growth: { day: Day; cover: Spread; height_m: Spread; dryMatter_g_m2: Spread; stage: Spread }[];
   /** The settled ending, or the best, a week earlier and a week later. */
   weeks: WeekAway[];
+  /** What lies on it now: since when, and of the heat that kills under it (days at 20 °C, under film bright days at 32 °C) how much came and is needed. */
+  under?: { since: Day; film: boolean; soFar: number; needs: Spread };
+  /** Share of years in which the next cut of a stand that was cut before is needed. */
+  cutAgain?: number;
   /** How many of the years still have a say after the looks. */
   effectiveYears: number;
   years: number;
@@ -73,7 +79,46 @@ export function forecastCover(input: ForecastInput): Forecast {
     weeks:
       method && !begun ? weeksAway(onward, method, shown, aims).filter((w) => w.startDay >= input.today) : [],
     growth,
+    ...(input.lived
+      ? {
+          under: underNow(onward, fromDay, input.today),
+          cutAgain: cutAgain(onward, input.lived, input.today - fromDay),
+        }
+      : {}),
     effectiveYears: weights ? effective(weights) : input.years,
     years: input.years,
   };
+}
+
+/** The covering that lies on the bed today and the heat under it; middles over years, since what was measured is the same in all. */
+function underNow({ courses, ensemble, weights }: GrownPlan, fromDay: Day, today: Day): Forecast['under'] {
+  const now = today - fromDay;
+  const last = courses[0]!.covered.at(-1);
+  if (!last || last[0] > now || last[1] <= now) return undefined;
+  const heats = courses.map((c) => c.coverHeat.find((h) => h.day === last[0]));
+  if (heats.some((h) => !h)) return undefined;
+  const film = heats[0]!.film;
+  const gathered = ensemble.seasons.map((s) => {
+    const sum = film ? s.filmHeat : s.sheetHeat;
+    return sum[Math.min(now, s.days)]! - sum[last[0]]!;
+  });
+  return {
+    since: fromDay + last[0],
+    film,
+    soFar: meanOf(gathered, weights),
+    needs: spreadOf(
+      heats.map((h) => h!.needs),
+      weights,
+    ),
+  };
+}
+
+function cutAgain({ courses, weights }: GrownPlan, lived: LivedSoFar, now: number): number | undefined {
+  const next = nextCutAgain(lived);
+  if (!next) return undefined;
+  return shareOf(
+    courses.length,
+    (y) => courses[y]!.deeds.some((k) => k.kind === next.kind && k.day >= now),
+    weights,
+  );
 }

@@ -168,6 +168,50 @@ describe('an ending that has begun', () => {
     expect(twice.odds.dead).toBeGreaterThan(once.odds.dead + 0.2);
     expect(twice.dead.low).toBeGreaterThanOrEqual(base.today);
   });
+  test('a second cut is made only in the years in which more than one crown in ten came again, and the forecast says how many', () => {
+    const again = (on: string, crowns: LivedSoFar['crowns'] = []) =>
+      ask(
+        'cut-twice',
+        on,
+        { passes: [pass('cut', on), pass('cut', '2027-05-28', false)], crowns },
+        { members: base.members.slice(0, 1), seed_g_m2: [14], today: d('2027-05-26') },
+      );
+    // Rye cut leafy comes again nearly everywhere, cut in flower hardly anywhere.
+    expect(again('2027-04-10').cutAgain!).toBeGreaterThan(0.9);
+    expect(again('2027-05-20').cutAgain!).toBeLessThan(0.6);
+    // Ten brown crowns are a reason to put the sickle away; eight green ones of ten are none.
+    const counted = (green: number) =>
+      again('2027-05-20', [{ day: d('2027-05-26'), green, of: 10 }]).cutAgain!;
+    expect(counted(0)).toBeLessThan(counted(8));
+    expect(counted(8)).toBe(1);
+    // What is over, or is no second cut, has no such share.
+    expect(ask('cut', '2027-05-20', { passes: [pass('cut', '2027-05-20')] }).cutAgain).toBeUndefined();
+    expect(ask('cut', '2027-05-20').cutAgain).toBeUndefined();
+  });
+  test('under a sheet the warm days so far are told, and how many it takes; lifted, nothing is under it', () => {
+    const sheet = (today: string, lifted?: string) =>
+      ask(
+        'sheet',
+        '2027-04-10',
+        {
+          passes: [
+            pass('flatten', '2027-04-10'),
+            pass('lay-sheet', '2027-04-10'),
+            pass('lift-sheet', lifted ?? '2027-06-01', lifted !== undefined),
+          ],
+        },
+        { today: d(today) },
+      ).under;
+    const [soon, later] = [sheet('2027-04-20')!, sheet('2027-05-05')!];
+    expect([soon.since, soon.film]).toEqual([d('2027-04-10'), false]);
+    // Ten days at some 8 °C count as four to five at 20; hairy vetch, hard to kill in the dark, wants over thirty-five.
+    expect(soon.soFar).toBeGreaterThan(3);
+    expect(soon.soFar).toBeLessThan(7);
+    expect(later.soFar).toBeGreaterThan(soon.soFar + 5);
+    expect(later.needs.mid).toBeGreaterThan(15);
+    expect(later.needs).toEqual(soon.needs);
+    expect(sheet('2027-05-05', '2027-05-01')).toBeUndefined();
+  });
   test('a way changed half way: cut in May, then a sheet, waits as after a sheet', () => {
     const onward = ask('sheet', '2027-05-01', {
       passes: [

@@ -35,6 +35,11 @@ export interface LivedYears {
   after: number;
 }
 
+/** Passes that are made again where the stand came again. */
+const AGAIN = new Set<PassKind>(['cut', 'mow', 'flail', 'graze']);
+/** The look before a second cut: it is made where more than one crown in ten is green. */
+export const CUT_AGAIN_ABOVE = 0.1;
+
 /** A pass is done once: what is still to come comes after what was done, and not before today. */
 export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done' | 'all'): Task[] {
   const tasks: Task[] = lived.crowns.map((c) => ({
@@ -44,7 +49,8 @@ export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done
     of: c.of,
   }));
   if (lived.deadOn !== undefined) tasks.push({ kind: 'seen-dead', at: lived.deadOn - fromDay });
-  for (const p of lived.passes) {
+  for (const [i, p] of lived.passes.entries()) {
+    const again = AGAIN.has(p.kind) && lived.passes.slice(0, i).some((before) => before.kind === p.kind);
     if (p.done) tasks.push({ kind: p.kind, at: p.on - fromDay, done: true });
     else if (done === 'all')
       tasks.push({
@@ -52,11 +58,21 @@ export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done
         at: Math.max(p.on, today) - fromDay,
         done: false,
         whenDead: p.whenDead,
+        ...(again ? { ifGreen: CUT_AGAIN_ABOVE } : {}),
       });
   }
   // What was seen on the day of a pass was seen after it, and before what is still to come.
   const turn = (t: Task) => ('done' in t ? (t.done ? 0 : 2) : 1);
   return tasks.sort((a, b) => a.at - b.at || turn(a) - turn(b));
+}
+
+/** The next pass that is only made where the stand came again. */
+export function nextCutAgain({ passes }: LivedSoFar): PassLived | undefined {
+  const i = passes.findIndex((p) => !p.done);
+  const next = passes[i];
+  return next && AGAIN.has(next.kind) && passes.slice(0, i).some((p) => p.kind === next.kind)
+    ? next
+    : undefined;
 }
 
 /** Grows the years of a cover through the passes that were done, and through those still to come. */

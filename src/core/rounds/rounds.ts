@@ -6,7 +6,7 @@ import { type ForecastInput, type Standing, standOf } from '../plan/standing.ts'
 import { quantile } from '../random/quantile.ts';
 import { STAGES } from '../stand/species.ts';
 import { type MethodHere } from '../termination/method.ts';
-import { type LookedAt, lookDays } from '../work/crowns.ts';
+import { LOOKED_AT, lookDays } from '../work/crowns.ts';
 import { decisionOf, worthOfAsking, type Worth } from './worth.ts';
 
 // The walk past the beds: of every bed the questions whose answers would move its decision most, beside what has to be looked at on its day.
@@ -154,23 +154,6 @@ function fixedChecks(cover: RoundCover, today: Day, standing: Standing | undefin
   }
   return out;
 }
-
-const LOOKED_AT: Record<string, LookedAt> = {
-  cut: 'cut',
-  mow: 'cut',
-  flail: 'cut',
-  hoe: 'cut',
-  'rake-off': 'cut',
-  crimp: 'crimped',
-  flame: 'flamed',
-  hens: 'grazed',
-  pigs: 'grazed',
-  graze: 'grazed',
-  dig: 'dug',
-  bury: 'dug',
-  'compost-over': 'dug',
-  'lift-sheet': 'sheet',
-};
 
 /** The hardest night of the last month that came near what a member bears, as far as it was measured. */
 function hardFrost(cover: RoundCover, today: Day) {

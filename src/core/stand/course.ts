@@ -50,6 +50,8 @@ export interface Course {
   /** Days on which the ground lay under a sheet, cardboard or film: from, to (the day it came off); and days on which it was turned. */
   covered: [number, number][];
   turned: number[];
+  /** Heat that each covering must gather before what is under it is dead: days at 20 °C, under film bright days at 32 °C. */
+  coverHeat: { day: number; film: boolean; needs: number }[];
 }
 
 /** Something that was done to a stand, or that happened to it under a sheet. */
@@ -135,6 +137,7 @@ export function makeCourse(days: number, members: Member[]): Course {
     exportedN_g_m2: 0,
     covered: [],
     turned: [],
+    coverHeat: [],
   };
 }
 
@@ -162,6 +165,7 @@ export function clearCourse(out: Course, sownAt: number): void {
   out.exportedN_g_m2 = 0;
   out.covered.length = 0;
   out.turned.length = 0;
+  out.coverHeat.length = 0;
 }
 
 /** Dry matter of all members on a day. */

@@ -2,7 +2,7 @@ import { type YearEnd } from '../plan/plan.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Season } from '../weather/season.ts';
 import { DEAD_BELOW, type Ending, mostAlive, never, ready } from './end.ts';
-import { type PassKind, SHOWS_D } from './method.ts';
+import { type PassKind, SHOWS_D, TRIMS } from './method.ts';
 
 /**
  * Answers: how did a year go whose passes acted in its course: when was the stand dead for good, and when is the bed ready?
@@ -14,8 +14,10 @@ export function livedEnd(ending: Ending, course: Course, season: Season, out: Ye
   const first = course.deeds[0];
   if (!first) return out;
   // What only trims it does not end it.
-  out.endsAt = (course.deeds.find((k) => k.kind !== 'mow-high') ?? first).day;
+  out.endsAt = (course.deeds.find((k) => !TRIMS.has(k.kind)) ?? first).day;
   const last = lastAlive(course);
+  // What winter or heat ended between two passes was ended by that.
+  out.endsAt = Math.min(out.endsAt, Math.max(first.day, last + 1));
   const planting = Math.min(course.days - 1, ending.plan.plantAt);
   for (const l of course.laid) {
     if (l.day > last || l.day > planting) continue;

@@ -39,12 +39,17 @@ export const PASS_KINDS = [
   'rake-off',
   'hoe',
   'mow-high',
+  'take-hay',
+  'pick-shoots',
   'set-plants',
   'check',
   'check-heat',
   'check-seed',
 ] as const;
 export type PassKind = (typeof PASS_KINDS)[number];
+
+/** Passes after which the stand lives on: they trim or harvest it and do not begin its ending. */
+export const TRIMS: ReadonlySet<string> = new Set<PassKind>(['mow-high', 'take-hay', 'pick-shoots']);
 
 /** A way to end a cover: its passes with days from the first one; null waits for the stand to be dead. */
 export interface Method {
@@ -140,6 +145,9 @@ export const STAYS: Partial<Record<PassKind, number>> = {
   graze: 0.4,
   pull: 0,
   'rake-off': 0.12,
+  // Leaves crumble as hay is turned and carried.
+  'take-hay': 0.1,
+  'pick-shoots': 0,
 };
 /** Useful nitrogen from feed: 7 hen-days a square metre at 1.6 g, part in the pen, part lost (about 4); pigs about 5; grazers bring none. */
 const MANURE: Partial<Record<PassKind, number>> = { hens: 4, pigs: 5 };
@@ -164,7 +172,7 @@ export function takeApart(
     kills,
     loweredFirst: kinds.some((k) => LOWERS.has(k)),
     plantsAtOnce: kinds.includes('set-plants'),
-    keeps: kinds.every((k) => k === 'mow-high'),
+    keeps: kinds.every((k) => TRIMS.has(k)),
     digs: kinds.includes('dig') || kinds.includes('bury'),
     handling: handlingOf(kinds, covering, waits),
     stays: Math.min(1, ...kinds.map((k) => STAYS[k] ?? 1)),
@@ -217,11 +225,16 @@ export function passKills(kind: PassKind, sp: Species, stage: number, dm_g_m2: n
       return hoeKills(sp, stage, dm_g_m2);
     case 'mow-high':
       return TRIM_KILLS;
+    case 'take-hay':
+      // Cut at a hand's height it keeps buds that a low mower takes (judgement).
+      return Math.max(TRIM_KILLS, HAY_OF_MOWING * mowKills(sp, stage));
     default:
       return 0;
   }
 }
 
+/** Share of what a low mowing kills that dies of a hay cut. */
+const HAY_OF_MOWING = 0.5;
 /** Days after which a second pass meets weakened plants rather than a bruised stand: sooner than this it is one and the same blow. */
 export const TELLING_GAP_D = 3;
 const WEAKENED_TIMES = 1.2;

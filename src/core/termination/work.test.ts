@@ -77,13 +77,22 @@ describe('one pass in the daily loop', () => {
     }
   });
   test('lays down, leaves standing and carries off all that stood: no gram and no nitrogen more or less', () => {
-    for (const kind of ['cut', 'hens', 'graze', 'mow-high', 'pull', 'crimp'] as const) {
+    for (const kind of [
+      'cut',
+      'hens',
+      'graze',
+      'mow-high',
+      'take-hay',
+      'pick-shoots',
+      'pull',
+      'crimp',
+    ] as const) {
       const d = at('2027-05-10');
       const after = grow(both, [done(kind, '2027-05-10')]);
       every(after, (c) => {
         const laid = c.laid.reduce((sum, l) => sum + l.dm_g_m2, 0);
         const laidN = c.laid.reduce((sum, l) => sum + l.n_g_m2, 0);
-        const stubble: Record<string, number> = { crimp: 1, 'mow-high': 0.6 };
+        const stubble: Record<string, number> = { crimp: 1, 'mow-high': 0.6, 'pick-shoots': 0.88 };
         const stoodN = nitrogenOn(c, d);
         const stood = dryMatterOn(c, d);
         // What lives on keeps its stubble; the rest is laid or gone.
@@ -98,6 +107,9 @@ describe('one pass in the daily loop', () => {
     // Hens eat and scratch in half, a pulled stand is gone altogether.
     every(grow(both, [done('hens', '2027-05-10')]), (c) =>
       expect(c.exported_g_m2 / c.laid.reduce((s, l) => s + l.dm_g_m2, 0)).toBeCloseTo(1, 6),
+    );
+    every(grow(both, [done('take-hay', '2027-05-10')]), (c) =>
+      expect(c.exported_g_m2 / c.laid.reduce((s, l) => s + l.dm_g_m2, 0)).toBeCloseTo(9, 5),
     );
     every(grow(both, [done('pull', '2027-05-10')]), (c) =>
       expect(c.laid.reduce((s, l) => s + l.dm_g_m2, 0)).toBe(0),

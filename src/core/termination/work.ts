@@ -20,6 +20,7 @@ import {
   SHREDDED_TIMES,
   STAYS,
   TELLING_GAP_D,
+  TRIMS,
 } from './method.ts';
 import { deadAfter, deadUnder, heatNeeded } from './sheet.ts';
 import { lose, mostOf, takeOff, turnUnder } from './matter.ts';
@@ -35,6 +36,8 @@ export type Task =
       done: boolean;
       /** Comes off when the stand under it is dead, not before `at`. */
       whenDead?: boolean;
+      /** Done only where more than this share of the plants that the first pass met is green by then. */
+      ifGreen?: number;
     }
   /** Somebody looked and it was dead. */
   | { kind: 'seen-dead'; at: number }
@@ -118,6 +121,7 @@ class Working implements Work {
 
   private do(task: Task, d: number, stand: Standing, course: Course): void {
     const { plants } = stand;
+    if ('ifGreen' in task && task.ifGreen !== undefined && this.green(plants) <= task.ifGreen) return;
     this.met ??= plants.map((q) => q.alive);
     for (const q of plants) this.stood_m = higher(this.stood_m, q.height);
     course.deeds.push({ day: d, kind: task.kind, met: mostOf(plants) });
@@ -128,6 +132,16 @@ class Working implements Work {
     if (task.kind === 'lift-sheet') return this.lift(d, stand, course);
     if (task.kind === 'rake-off') return takeOff(STAYS['rake-off']!, stand, course);
     this.strike(task.kind, d, stand, course);
+  }
+
+  /** Share of the plants that the first pass met which is green now, of the member that holds out best. */
+  private green(plants: Plant[]): number {
+    const { met } = this;
+    if (!met) return 1;
+    let most = 0;
+    for (let s = 0; s < plants.length; s++)
+      if (met[s]! > NOTHING) most = higher(most, plants[s]!.alive / met[s]!);
+    return most;
   }
 
   /** A blade, board, flame, beak or spade comes over the stand. */
@@ -199,15 +213,12 @@ class Working implements Work {
         down * stays,
         downN * stays,
         kind === 'flail' ? SHREDDED_TIMES : 1,
-        kind === 'mow-high' ? 1 : 0,
+        TRIMS.has(kind) ? 1 : 0,
       );
     q.alive *= share;
     q.dm = dm * stands;
     q.n = n * stands;
-    q.height = lower(
-      q.height,
-      kind === 'mow-high' ? higher(stubble.height_m, q.height / 2) : stubble.height_m,
-    );
+    q.height = lower(q.height, higher(stubble.height_m, q.height * (stubble.heightShare ?? 0)));
     q.lai = q.lai * share * stubble.leaf;
     if (stubble.tipsGone)
       q.lai = higher(q.lai, lower(PUSHED_LEAF * regrowth, q.dm * t.leafArea_m2_g) * q.alive);
@@ -228,6 +239,7 @@ class Working implements Work {
     this.cover = { kind, laid: d, heat, deadOn };
     stand.covered = true;
     course.covered.push([d, Infinity]);
+    course.coverHeat.push({ day: d, film: kind === 'film', needs: heat });
     for (const q of plants) {
       q.lai = 0;
       q.height = lower(q.height, LAID_ON_COVER_M);
@@ -269,9 +281,7 @@ class Working implements Work {
    * distribution), of those that stood when the first pass came.
    */
   private counted(green: number, of: number, plants: Plant[]): void {
-    let expected = 0;
-    for (let s = 0; s < plants.length; s++)
-      if (this.met![s]! > NOTHING) expected = higher(expected, plants[s]!.alive / this.met![s]!);
+    const expected = this.green(plants);
     const now = (EXPECTED_CROWNS * expected + green) / (EXPECTED_CROWNS + of);
     if (expected < NOTHING) return;
     for (const q of plants) {

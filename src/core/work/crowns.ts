@@ -4,6 +4,29 @@ import { exp, ln, power } from '../units/exact.ts';
 
 export type LookedAt = 'cut' | 'crimped' | 'flamed' | 'sheet' | 'grazed' | 'frost' | 'dug';
 
+/** Pass of an ending, and how its traces are looked at. */
+export const LOOKED_AT: Record<string, LookedAt> = {
+  cut: 'cut',
+  mow: 'cut',
+  flail: 'cut',
+  'rake-off': 'cut',
+  hoe: 'cut',
+  pull: 'cut',
+  crimp: 'crimped',
+  flame: 'flamed',
+  'lay-sheet': 'sheet',
+  'lay-cardboard': 'sheet',
+  'lay-film': 'sheet',
+  'lift-sheet': 'sheet',
+  hens: 'grazed',
+  pigs: 'grazed',
+  graze: 'grazed',
+  dig: 'dug',
+  bury: 'dug',
+  'compost-over': 'dug',
+  check: 'frost',
+};
+
 /** Days after the pass at which it pays to look, at 19 °C mean; colder, they stretch. */
 const LOOKS_D: Record<LookedAt, [number, number]> = {
   cut: [7, 14],

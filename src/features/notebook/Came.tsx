@@ -1,3 +1,4 @@
+import { TRIMS } from '../../core/termination/method.ts';
 import { useMemo, useState } from 'react';
 import { coverTitle } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -18,7 +19,7 @@ const endOf = (c: Cover): string => c.endedOn ?? c.passes.findLast((p) => p.done
 export function Came() {
   const { covers, beds } = useGarden();
   const ended = covers
-    .filter((c) => c.sownOn && c.passes.some((p) => p.doneOn && p.kind !== 'mow-high'))
+    .filter((c) => c.sownOn && c.passes.some((p) => p.doneOn && !TRIMS.has(p.kind)))
     .sort((a, b) => endOf(b).localeCompare(endOf(a)));
   const [open, setOpen] = useState<string | null>(null);
   const shown = open ?? ended[0]?.id;

@@ -15,7 +15,7 @@ interface Props {
 }
 
 /** Steps after which something has left the bed. */
-const TAKES = new Set(['rake-off', 'pull', 'mow-high', 'graze']);
+const TAKES = new Set(['rake-off', 'pull', 'mow-high', 'take-hay', 'pick-shoots', 'graze']);
 const TIMES = [0.5, 1, 1.5, 2] as const;
 /** Minutes offered where nothing was worked out, a usual small job. */
 const SOME_MINUTES = 20;

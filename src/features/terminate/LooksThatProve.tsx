@@ -1,27 +1,25 @@
-import { endingFiguresOf, methods, speciesOf } from '../../catalogue/catalogue.ts';
+import { endingFiguresOf, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { worthOfEnding } from '../../core/plan/endings.ts';
-import { USUAL_AIMS } from '../../core/aims/aims.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
-import { type AtCount, atCount, lookDays, sureness, clock } from '../../core/work/crowns.ts';
+import { type AtCount, atCount, LOOKED_AT, lookDays, sureness, clock } from '../../core/work/crowns.ts';
+import { type PlanB } from '../../core/work/planB.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay } from '../../ui/dates.ts';
-import { AFTERWARDS, BY_GROUP, LOOKED_AT } from '../../ui/dyingWords.ts';
+import { AFTERWARDS, BY_GROUP } from '../../ui/dyingWords.ts';
 import { PASS_WORDS } from '../../ui/methodWords.ts';
 import { Dying } from './Dying.tsx';
 
 interface Props {
   cover: Cover;
   ending: EndingAnswer | undefined;
-  /** Other ways from here, for a plan B. */
-  others: EndingAnswer[];
+  planB: PlanB | undefined;
   plantDay: Day;
   mean_c: number;
 }
 
-/** Looks that prove it dead: the days, what to see by then, what to do at each count, and plan B with its last day. */
-export function LooksThatProve({ cover, ending, others, plantDay, mean_c }: Props) {
+/** Looks that prove it dead: the days, what to see by then, and what to do at each count. */
+export function LooksThatProve({ cover, ending, planB, plantDay, mean_c }: Props) {
   const { today } = useGarden();
   const last =
     [...cover.passes].reverse().find((p) => p.doneOn && LOOKED_AT[p.kind]) ??
@@ -36,16 +34,13 @@ export function LooksThatProve({ cover, ending, others, plantDay, mean_c }: Prop
       .filter((p) => (endingFiguresOf(p.speciesId)?.group ?? 'other') === group)
       .map((p) => speciesOf(p.speciesId).name)
       .join(', ');
-  const aims = cover.aims.length > 0 ? cover.aims : USUAL_AIMS;
-  const planB = [...others]
-    .filter((e) => e.method !== cover.method && Number.isFinite(e.readyMostly))
-    .sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims))[0];
-  // Plan B takes as long as it takes from its own best day; begun later it still needs those days.
-  const takes = planB ? Math.max(0, Math.ceil(planB.readyMostly) - planB.startDay) : 0;
-  const latestB = plantDay - takes;
   const lookOn = Math.max(first!, dayOf(today));
-  const rows = countRows(ending?.surviving ?? 0.1, (lookOn - from) / clock(mean_c), way, latestB - lookOn);
-  const nameB = planB && methods.find((m) => m.id === planB.method)!.name.toLowerCase();
+  const rows = countRows(
+    ending?.surviving ?? 0.1,
+    (lookOn - from) / clock(mean_c),
+    way,
+    (planB?.latest ?? plantDay) - lookOn,
+  );
   return (
     <section aria-labelledby="looks-prove" className="mt-4">
       <h3 id="looks-prove" className="font-display text-lg font-bold">
@@ -87,14 +82,6 @@ export function LooksThatProve({ cover, ending, others, plantDay, mean_c }: Prop
           ))}
         </tbody>
       </table>
-      {planB && nameB && (
-        <p className="mt-2 max-w-2xl">
-          <b>Plan B: {nameB}.</b>{' '}
-          {latestB >= dayOf(today)
-            ? `It takes ${takes} days here, so it must begin by ${showDay(latestB)}; from then on it is the larger part of the years in which planting slips.`
-            : `It would have had to begin by ${showDay(latestB)}: for planting on ${showDay(plantDay)} it is too late.`}
-        </p>
-      )}
     </section>
   );
 }

@@ -11,7 +11,7 @@ import { workPlan } from '../../core/work/workPlan.ts';
 import { plantBackDay } from '../../questions/cover.ts';
 import { choicesHere, methodsHere } from '../../questions/methods.ts';
 import { predictedOf } from '../../questions/predicted.ts';
-import { meanOfMonth, workAsk } from '../../questions/work.ts';
+import { meanOfMonth, planBHere, workAsk } from '../../questions/work.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { chooseEnding } from '../../records/commands/ending.ts';
 import type { Bed, Cover } from '../../records/types.ts';
@@ -32,6 +32,8 @@ import { LooksThatProve } from './LooksThatProve.tsx';
 import { Schools } from './Schools.tsx';
 import { SidePlan } from './SidePlan.tsx';
 import { type Hung, useHung } from './useHung.ts';
+import { OtherStep } from './OtherStep.tsx';
+import { PlanBLine } from './PlanBLine.tsx';
 import { PlantLater, WhatNow } from './WhatNow.tsx';
 import { WorkPlan } from './WorkPlan.tsx';
 
@@ -43,7 +45,7 @@ export default function TerminatePage() {
 }
 
 function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
-  const { garden, plantings, covers, today, hands, run } = useGarden();
+  const { garden, plantings, covers, weather, today, hands, run } = useGarden();
   const { forecast, failure } = useForecast(cover);
   const plantDay = plantBackDay(cover, plantings);
   const here = useMemo(() => methodsHere(garden, bed), [garden, bed]);
@@ -88,6 +90,8 @@ function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
   const chosen = forecast?.endings.find((e) => e.method === cover.method);
   const shown = forecast?.settled ?? chosen;
   const usable = ways.hung.map((h) => h.ending);
+  const mean_c = meanOfMonth(garden.site, shown?.startDay ?? dayOf(today));
+  const planB = shown && planBHere(cover, shown, usable, aims, { plantDay, today, mean_c, weather });
   const over = begun && cover.passes.every((p) => p.doneOn);
   const failing = !dead && over && shown && (cover.verdict === 'regrew' || shown.odds.dead < 0.5);
   const better =
@@ -183,15 +187,15 @@ function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
           </section>
         )}
         <div className="mt-5">
-          {cover.passes.length > 0 && <WorkPlan cover={cover} ending={shown} work={work} bed={bed.name} />}
+          {cover.passes.length > 0 && (
+            <WorkPlan cover={cover} ending={shown} now={forecast} work={work} bed={bed.name} />
+          )}
+          {!dead && cover.sownOn && <OtherStep cover={cover} />}
           {!dead && cover.sownOn && (
-            <LooksThatProve
-              cover={cover}
-              ending={shown}
-              others={usable}
-              plantDay={plantDay}
-              mean_c={meanOfMonth(garden.site, shown?.startDay ?? dayOf(today))}
-            />
+            <LooksThatProve cover={cover} ending={shown} planB={planB} plantDay={plantDay} mean_c={mean_c} />
+          )}
+          {planB && !dead && cover.passes.length > 0 && cover.sownOn && (
+            <PlanBLine planB={planB} plantDay={plantDay} today={dayOf(today)} units={garden.units} />
           )}
         </div>
         {entry && (

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type Forecast } from '../../core/plan/forecast.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
+import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { type PassWork } from '../../core/work/workPlan.ts';
 import { countCrowns, logPass, seeAlive, seeDead } from '../../records/commands/ending.ts';
 import type { Cover } from '../../records/types.ts';
@@ -19,6 +21,8 @@ const titleOf = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
 interface Props {
   cover: Cover;
   ending: EndingAnswer | undefined;
+  /** What lies on it now, and how likely the next cut is needed. */
+  now: Pick<Forecast, 'under' | 'cutAgain'> | undefined;
   /** Arithmetic of the steps, in the order of the way; empty until the stand is known. */
   work: PassWork[];
   /** Name of the bed. */
@@ -26,8 +30,8 @@ interface Props {
 }
 
 /** The chosen way as dated steps with their arithmetic, each logged when done, and the look that proves the cover dead. */
-export function WorkPlan({ cover, ending, work, bed }: Props) {
-  const { today, hands, run } = useGarden();
+export function WorkPlan({ cover, ending, now, work, bed }: Props) {
+  const { garden, today, hands, run } = useGarden();
   const [typed, setOn] = useState<string | null>(null);
   const on = typed ?? today;
   const next = cover.passes.findIndex((p) => !p.doneOn);
@@ -64,6 +68,12 @@ export function WorkPlan({ cover, ending, work, bed }: Props) {
               <Due step={ahead.find((s) => s.index === i)!} planned={p.due} />
             )}
             <p>{PASS_WORDS[p.kind]?.how}</p>
+            {!p.doneOn && !dead && isAgain(cover.passes, i) && (
+              <CutAgain share={i === next ? now?.cutAgain : undefined} />
+            )}
+            {!p.doneOn && !dead && p.kind === 'lift-sheet' && now?.under && (
+              <HeatSoFar under={now.under} units={garden.units} />
+            )}
             {!p.doneOn && !dead && <Facts work={workOf(i)} />}
             {!p.doneOn && !dead && <Moves work={workOf(i)} due={p.due} bed={bed} />}
             {p.doneOn && <AfterPass cover={cover} index={i} work={workOf(i)} title={titleOf(p.kind)} />}
@@ -89,6 +99,44 @@ export function WorkPlan({ cover, ending, work, bed }: Props) {
     </section>
   );
 }
+
+/** A pass that is made a second time. */
+const isAgain = (passes: Cover['passes'], i: number): boolean =>
+  passes.slice(0, i).some((before) => before.kind === passes[i]!.kind);
+
+function CutAgain({ share }: { share: number | undefined }) {
+  return (
+    <p>
+      Look at ten crowns first: only where more than one of them is green is it worth doing.
+      {share !== undefined && <b> Needed in {Math.round(share * 100)} years of 100.</b>}
+    </p>
+  );
+}
+
+/** Heat that has come under what lies there, and how much of it kills. */
+function HeatSoFar({ under, units }: { under: NonNullable<Forecast['under']>; units: UnitChoice }) {
+  const { since, film, soFar, needs } = under;
+  const of = (days: number) => Math.round(days);
+  const spread = of(needs.low) === of(needs.high) ? of(needs.mid) : `${of(needs.low)} to ${of(needs.high)}`;
+  const share = needs.mid > 0 ? Math.min(1, soFar / needs.mid) : 1;
+  return (
+    <div className="max-w-sm">
+      <p>
+        <b>{of(soFar)}</b> of {spread} {film ? 'bright days at' : 'days at'}{' '}
+        {showTemperature(film ? FILM_DAY_C : SHEET_DAY_C, units)} have come under it since {showDay(since)}.
+      </p>
+      <progress
+        className="progress w-full"
+        value={Math.round(share * 100)}
+        max={100}
+        aria-label="Heat that has come, of what kills"
+      />
+    </div>
+  );
+}
+/** What a day under a sheet, or under clear film, is counted at. */
+const SHEET_DAY_C = 20;
+const FILM_DAY_C = 32;
 
 function Moves({ work, due, bed }: { work: PassWork | undefined; due: string; bed: string }) {
   const hens = work?.facts.find((f) => f.is === 'hens');

@@ -1,12 +1,13 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
+import { endingPasses } from '../../core/bed/timeline.ts';
 import { KilimDatabase } from '../db.ts';
 import { bringBack, readGardenFile } from '../files/gardenFile.ts';
 import { type Cover } from '../types.ts';
 import { type Hands, saveCover } from '../verbs/verbs.ts';
 import { undo } from '../write.ts';
-import { chooseEnding, countCrowns, logPass, seeAlive, seeDead } from './ending.ts';
+import { addPass, chooseEnding, countCrowns, logPass, seeAlive, seeDead } from './ending.ts';
 import { changeCrop } from './planting.ts';
 import { settle } from './settle.ts';
 
@@ -54,6 +55,26 @@ describe('deeds at the end of a cover', () => {
     await undo(db, cover.gardenId);
     await undo(db, cover.gardenId);
     expect((await now()).passes).toEqual(cover.passes);
+  });
+  test('hay that nobody had planned is written down in its place, with its weight; the plan stays, and it ends nothing', async () => {
+    await logPass(hands, cover, 0, '2027-05-10', 'flatten');
+    const hay = { kind: 'take-hay', on: '2027-05-02', took_kg: 14 };
+    expect(await addPass(hands, cover, hay, 'take hay')).toMatchObject({ ok: true });
+    const { passes } = await now();
+    expect(passes.map((p) => [p.kind, p.due, p.doneOn])).toEqual([
+      ['take-hay', '2027-05-02', '2027-05-02'],
+      ['flatten', '2027-05-01', '2027-05-10'],
+      ['lay-sheet', '2027-05-10', null],
+      ['lift-sheet', '2027-06-07', null],
+    ]);
+    expect(passes[0]!.took_kg).toBe(14);
+    expect(endingPasses({ passes }).map((p) => p.kind)).not.toContain('take-hay');
+    expect(await addPass(hands, cover, { kind: 'cut', on: '2020-01-01' }, 'cut')).toMatchObject({
+      ok: false,
+      failure: { code: 'dates-out-of-order' },
+    });
+    await undo(db, cover.gardenId);
+    expect((await now()).passes).toHaveLength(3);
   });
   test('green crowns under a sheet that still lies are a look and no regrowth; once it is lifted they are', async () => {
     await logPass(hands, cover, 0, '2027-05-01', 'flatten');

@@ -54,6 +54,26 @@ export const logPass = (hands: Hands, of: Of, index: number, on: string, label: 
     return ok({ cover: { ...cover, passes } });
   });
 
+/**
+ * Writes down a step that nobody had planned: hay or shoots taken, a trim, something raked off. What is still to come stays as it is.
+ * Fails with `cover-gone` or `dates-out-of-order`.
+ */
+export const addPass = (
+  hands: Hands,
+  of: Of,
+  done: { kind: string; on: string; took_kg?: number },
+  label: string,
+): Done =>
+  change(hands, of.gardenId, of.id, 'add-pass', label, (cover) => {
+    if (!cover.sownOn || done.on < cover.sownOn) return fail('dates-out-of-order');
+    const { kind, on, took_kg } = done;
+    const pass = { kind, due: on, doneOn: on, ...(took_kg === undefined ? {} : { took_kg }) };
+    const past = [...cover.passes.filter((p) => p.doneOn), pass].sort((a, b) =>
+      a.doneOn!.localeCompare(b.doneOn!),
+    );
+    return ok({ cover: { ...cover, passes: [...past, ...cover.passes.filter((p) => !p.doneOn)] } });
+  });
+
 /** What is said of a step once it was done. */
 export type SaidOfPass = Partial<Pick<Cover['passes'][number], 'minutes' | 'expected' | 'by' | 'took_kg'>>;
 
