@@ -32,6 +32,7 @@ export function planBHere(
     cover.passes.findLast((p) => p.doneOn && LOOKED_AT[p.kind]) ??
     cover.passes.find((p) => LOOKED_AT[p.kind]);
   const from = told ? dayOf(told.doneOn ?? told.due) : ending.startDay;
+  const [first, sure] = lookDays(told ? LOOKED_AT[told.kind]! : 'cut', on.mean_c);
   return planBOf({
     ending,
     passes: cover.passes.map((p) => ({
@@ -42,7 +43,7 @@ export function planBHere(
     others: [...others].sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims)),
     plantDay: on.plantDay,
     today: dayOf(on.today),
-    sureFrom: from + lookDays(told ? LOOKED_AT[told.kind]! : 'cut', on.mean_c)[1],
+    looks: [from + first, from + sure],
     rain_mm: new Map(on.weather.flatMap((w) => w.days.map((d) => [dayOf(d.on), d.rain_mm]))),
   });
 }

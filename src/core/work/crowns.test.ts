@@ -36,6 +36,8 @@ describe('ten crowns', () => {
     expect(at).toEqual([...at].sort((a, b) => b - a));
     expect(at[0]).toBeGreaterThan(at[3]!);
     expect(atCount(6, 10, 0.1, sureness('cut', 14), -2)).toBe('too-late');
+    // None green is no failure, however little time there is.
+    expect(atCount(0, 10, 0.16, sureness('sheet', 14), -2)).not.toBe('too-late');
   });
   test('none green is dead only once dying crowns have lost their green', () => {
     expect(atCount(0, 10, 0.05, sureness('crimped', 14), 10)).toBe('dead');

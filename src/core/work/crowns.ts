@@ -139,6 +139,7 @@ export type AtCount = 'dead' | 'look-again' | 'plan-b' | 'too-late';
 /** Share of plants alive over which a way has failed. */
 const FAILED = 0.1;
 
+const NO_HURRY_D = 8;
 /** Surety asked before the plan is changed: the less time there is for another look, the less. */
 const askedSurety = (slack_d: number): number =>
   slack_d > 14 ? 0.8 : slack_d > 7 ? 0.6 : slack_d > 3 ? 0.4 : 0.25;
@@ -155,7 +156,8 @@ export function atCount(
   slack_d: number,
 ): AtCount {
   const failed = oddsOver(FAILED, prior, green, of, sure);
-  if (failed >= askedSurety(Math.max(0, slack_d))) return slack_d < 0 ? 'too-late' : 'plan-b';
+  // Where no other way fits any more, nothing is won by deciding early.
+  if (failed >= askedSurety(slack_d < 0 ? NO_HURRY_D : slack_d)) return slack_d < 0 ? 'too-late' : 'plan-b';
   // No dying crown looks alive any more, and none was: done as far as ten can tell.
   return green === 0 && sure[0] <= 0.15 && failed < 0.25 ? 'dead' : 'look-again';
 }

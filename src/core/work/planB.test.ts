@@ -21,7 +21,7 @@ const ask = (passes: ReturnType<typeof pass>[], more: Partial<Parameters<typeof 
     others: [way('winterkill', 140, 160), sheet],
     plantDay: PLANT,
     today: 100,
-    sureFrom: 130,
+    looks: [124, 130],
     rain_mm: new Map(),
     ...more,
   });
@@ -52,6 +52,36 @@ describe('plan B', () => {
   });
   test('the day of decision is never in the past, and a plan B that is too late says since when', () => {
     expect(ask([pass('check', 150)], { today: 180 })).toMatchObject({ decideOn: 180, latest: 165 });
+  });
+  test('a way that must begin before the look that calls for it is no plan B; a quicker one is, though it is worth less', () => {
+    const long = way('sheet', 130, 200);
+    const quick = way('dig', 170, 184);
+    const cut = [pass('cut', 150), pass('cut', 160)];
+    const looks: [number, number] = [167, 174];
+    expect(ask(cut, { others: [long, quick], looks })).toMatchObject({
+      method: 'dig',
+      latest: 186,
+      fits: true,
+    });
+    expect(ask(cut, { others: [long], looks })).toMatchObject({ method: 'sheet', latest: 130, fits: false });
+    // What is ready at once is ready because the first way had killed it.
+    expect(ask(cut, { others: [way('crimp', 190, 190)], looks })).toBeUndefined();
+  });
+  test('under a sheet nothing can be said before the first year in ten has it dead', () => {
+    const lies = [pass('lay-sheet', 110, true), pass('lift-sheet', 160)];
+    const ending = way('sheet', 110, 165, { dead: { low: 148, mid: 155, high: 162 } });
+    const soon = way('crimp', 110, 165);
+    const dig = way('dig', 150, 170);
+    expect(ask(lies, { ending, others: [soon, dig] })).toMatchObject({
+      method: 'dig',
+      decideOn: 162,
+      fits: true,
+    });
+    expect(ask(lies, { ending, others: [soon] })).toMatchObject({
+      method: 'crimp',
+      latest: 145,
+      fits: false,
+    });
   });
   test('no other way, or none that is ever ready, is no plan B', () => {
     expect(ask([pass('check', 150)], { others: [way('winterkill', 1, 2)] })).toBeUndefined();

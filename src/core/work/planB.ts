@@ -22,8 +22,8 @@ export type Trigger =
 const RAIN_SPOILS: Partial<Record<PassKind, number>> = { hoe: 3, crimp: 6, flame: 2, cut: 8, mow: 8 };
 /** So many days after the pass, this sum. */
 const RAIN_WITHIN_D = 3;
-/** A way that comes off as surely as this needs no other beside it. */
-export const SURE = 0.97;
+/** No way ends a living stand and leaves a bed ready in less. */
+const LEAST_D = 3;
 
 export interface PlanB {
   method: string;
@@ -31,6 +31,8 @@ export interface PlanB {
   takes_d: number;
   /** Last day on which it can begin and still be in time. */
   latest: Day;
+  /** False where none can wait for the look that would call for it: then it stands here for what it would have been from the outset. */
+  fits: boolean;
   /** Odds of being ready by planting day when it begins on its own best day. */
   odds: number;
   trigger: Trigger;
@@ -49,23 +51,37 @@ interface Asked {
   others: readonly EndingAnswer[];
   plantDay: Day;
   today: Day;
-  /** Day on which a look after the last pass is sure. */
-  sureFrom: Day;
+  /** Days from which a look after the last pass is worth something, and on which it is sure. */
+  looks: readonly [Day, Day];
   /** Measured and forecast rain by day, mm. */
   rain_mm: ReadonlyMap<Day, number>;
 }
 
 /**
  * Answers: what else would still do, until when can it be begun, and what says that it must be? The day of decision leaves the other way the time it takes;
- * where waiting longer tells nothing more, it comes sooner. Undefined where no other way can be in time at all.
+ * where waiting longer tells nothing more, it comes sooner. A way that takes hardly a day leans on what the first has killed, and is none. Undefined where
+ * no other way is ever ready.
  */
 export function planBOf(asked: Asked): PlanB | undefined {
-  const { ending, passes, others, plantDay, today, sureFrom, rain_mm } = asked;
-  const other = others.find((e) => e.method !== ending.method && Number.isFinite(e.readyMostly));
-  if (!other) return undefined;
-  const takes_d = Math.max(0, Math.ceil(other.readyMostly) - other.startDay);
-  const latest = plantDay - takes_d;
+  const { ending, passes, others, plantDay, today, looks, rain_mm } = asked;
   const trigger = triggerOf(passes);
+  const [tellsFrom, sureFrom] = looks;
+  const known = Math.max(
+    today,
+    trigger === 'green-crowns'
+      ? tellsFrom
+      : trigger === 'green-under'
+        ? Math.floor(finite(ending.dead.low, today))
+        : today,
+  );
+  const takes = (e: EndingAnswer) => Math.ceil(e.readyMostly) - e.startDay;
+  const able = others.filter(
+    (e) => e.method !== ending.method && Number.isFinite(e.readyMostly) && takes(e) >= LEAST_D,
+  );
+  const other = able.find((e) => plantDay - takes(e) >= known) ?? able[0];
+  if (!other) return undefined;
+  const takes_d = takes(other);
+  const latest = plantDay - takes_d;
   const tells = {
     'no-frost': finite(ending.dead.high, latest),
     'no-heat': finite(ending.dead.high, latest),
@@ -83,6 +99,7 @@ export function planBOf(asked: Asked): PlanB | undefined {
     method: other.method,
     takes_d,
     latest,
+    fits: latest >= known,
     odds: other.odds.inTime,
     trigger,
     decideOn: Math.max(today, Math.min(Math.ceil(tells), latest)),

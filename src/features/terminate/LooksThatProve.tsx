@@ -27,7 +27,11 @@ export function LooksThatProve({ cover, ending, planB, plantDay, mean_c }: Props
   if (!last) return null;
   const way = LOOKED_AT[last.kind]!;
   const from = dayOf(last.doneOn ?? last.due);
-  const [first, second] = lookDays(way, mean_c).map((d) => from + d);
+  const usual = lookDays(way, mean_c).map((d) => from + d);
+  // Under a sheet the heat decides, and the forecast knows how much of it came.
+  const lies = last.kind.startsWith('lay-') && ending && Number.isFinite(ending.dead.high);
+  const [first, second] = lies ? [Math.floor(ending.dead.low), Math.ceil(ending.dead.high)] : usual;
+  const times = lies ? (ending.dead.mid - from) / AFTERWARDS[way].at(-1)!.day : clock(mean_c);
   const groups = [...new Set(cover.parts.map((p) => endingFiguresOf(p.speciesId)?.group ?? 'other'))];
   const nameOf = (group: string) =>
     cover.parts
@@ -37,7 +41,7 @@ export function LooksThatProve({ cover, ending, planB, plantDay, mean_c }: Props
   const lookOn = Math.max(first!, dayOf(today));
   const rows = countRows(
     ending?.surviving ?? 0.1,
-    (lookOn - from) / clock(mean_c),
+    (lookOn - from) / times,
     way,
     (planB?.latest ?? plantDay) - lookOn,
   );
@@ -55,7 +59,7 @@ export function LooksThatProve({ cover, ending, planB, plantDay, mean_c }: Props
         <ul>
           {AFTERWARDS[way].map((a) => (
             <li key={a.day} className="border-linen grid grid-cols-[4.5rem_1fr] border-t py-1">
-              <b className="tabular-nums">{showDay(from + Math.round(a.day * clock(mean_c)))}</b>
+              <b className="tabular-nums">{showDay(from + Math.round(a.day * times))}</b>
               <span>{a.seen}</span>
             </li>
           ))}

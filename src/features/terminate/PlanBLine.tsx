@@ -11,6 +11,8 @@ interface Props {
   units: UnitChoice;
 }
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 const WHEN: Record<Trigger, string> = {
   'no-frost': 'frost has not killed it: green at more than one crown in ten',
   'no-heat': 'heat has not killed it: green at more than one crown in ten',
@@ -25,6 +27,14 @@ const WHEN: Record<Trigger, string> = {
 export function PlanBLine({ planB, plantDay, today, units }: Props) {
   const name = methods.find((m) => m.id === planB.method)!.name.toLowerCase();
   const tooLate = planB.latest < today;
+  if (!planB.fits && !tooLate)
+    return (
+      <p className="mt-3 max-w-2xl">
+        <b>No plan B fits in after the looks.</b> Should it live, plant later or larger. {capital(name)}{' '}
+        instead would have to begin by <b>{showDay(planB.latest)}</b>; it is ready in{' '}
+        {Math.round(planB.odds * 100)} years of 100.
+      </p>
+    );
   return (
     <div className="mt-3 max-w-2xl">
       <h3 className="font-display text-lg font-bold">Plan B: {name}</h3>
