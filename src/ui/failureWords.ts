@@ -157,7 +157,8 @@ export function failureWords(f: Failure): string {
       return 'There is nothing left to undo.';
     case 'nothing-to-redo':
       return 'There is nothing to do again.';
-    default:
+    // What a gardener has called off is told to nobody.
+    case 'cancelled':
       return `Something went wrong (${f.code}${at}). Nothing saved was touched. Reload the page and try again.`;
   }
 }

@@ -65,7 +65,8 @@ export const addPass = (
   label: string,
 ): Done =>
   change(hands, of.gardenId, of.id, 'add-pass', label, (cover) => {
-    if (!cover.sownOn || done.on < cover.sownOn) return fail('dates-out-of-order');
+    if (!cover.sownOn || done.on < cover.sownOn)
+      return fail('dates-out-of-order', 'this step', { first: cover.sownOn ?? cover.sowOn, then: done.on });
     const { kind, on, took_kg } = done;
     const pass = { kind, due: on, doneOn: on, ...(took_kg === undefined ? {} : { took_kg }) };
     const past = [...cover.passes.filter((p) => p.doneOn), pass].sort((a, b) =>
