@@ -1,10 +1,12 @@
+import { fieldWords } from '../ui/fieldWords.ts';
 import { Redo2, Undo2 } from 'lucide-react';
 import { NavLink, useNavigate } from 'react-router';
 import { isMadeUp, useGardens } from '../ring/gardens.ts';
-import { useCopies, useCopyAge } from '../ring/staying.ts';
+import { useEffect } from 'react';
+import { remember, useCopies, useCopyAge } from '../ring/staying.ts';
 import { copyWords, urge } from '../ui/copyWords.ts';
 import { redo, type Turned, undo } from '../records/write.ts';
-import { useGarden } from '../ring/garden.tsx';
+import { realToday, useGarden } from '../ring/garden.tsx';
 import { changeGarden } from '../records/commands/change.ts';
 import { showIsoYear, showWeekday } from '../ui/dates.ts';
 import { DateInput } from '../ui/DateInput.tsx';
@@ -88,7 +90,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
           )}
         </div>
       </div>
-      {!isMadeUp(garden.id) && <CopyNotice gardenId={garden.id} />}
+      {!isMadeUp(garden.id) && <CopyNotice gardenId={garden.id} name={garden.name} />}
     </header>
   );
 }
@@ -96,7 +98,7 @@ export function Header({ say, open }: { say(text: string): void; open(gardenId: 
 const turnedWords = (word: string, { label, stayed }: Turned): string =>
   stayed.length === 0
     ? `${word}: ${label}.`
-    : `${word}: ${label}. Left as it is, since it was written anew since: ${stayed.join(', ')}.`;
+    : `${word}: ${label}. Left as it is, since it was written anew since: ${[...new Set(stayed.map(fieldWords))].join(', ')}.`;
 
 const ANOTHER = 'another';
 
@@ -123,8 +125,12 @@ function Gardens({ openId, open }: { openId: string; open(id: string): void }) {
 }
 
 /** Says that a copy is due, quietly and then plainly; nothing while all is well. */
-function CopyNotice({ gardenId }: { gardenId: string }) {
+function CopyNotice({ gardenId, name }: { gardenId: string; name: string }) {
   const age = useCopyAge(gardenId);
+  const copy = age?.at ?? null;
+  useEffect(() => {
+    if (age) remember(name, realToday(), copy?.slice(0, 10) ?? null);
+  }, [age, name, copy]);
   const how = age ? urge(age) : 'none';
   if (!age || how === 'none') return null;
   return (

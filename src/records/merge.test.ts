@@ -10,7 +10,10 @@ import { changeMark } from './commands/ground.ts';
 import { logPass } from './commands/ending.ts';
 import { KilimDatabase } from './db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
+import { onlyNew } from './files/onlyNew.ts';
 import { merge } from './merge.ts';
+import { overlapsIn } from './overlaps.ts';
+import { brokenLink } from './references.ts';
 import {
   type Hands,
   type Kept,
@@ -295,6 +298,82 @@ describe('a phone and a laptop', () => {
   });
 });
 
+test('a copy put in place keeps the words it came with, and what it overrules does not come back with the next merge', async () => {
+  phone.minute = 3;
+  const gate = await bedNamed(phone, 'Gate');
+  await saveBeds(phone.hands, [{ ...gate, note: 'from the phone' }]);
+  laptop.minute = 7;
+  await saveBeds(laptop.hands, [{ ...gate, shade: 'deep', note: 'from the laptop' }]);
+  const [ofPhone, ofLaptop] = [await phone.kept(), await laptop.kept()];
+  laptop.minute = 9;
+  expect((await takeIn(laptop.hands, ofPhone, 'replace')).ok).toBe(true);
+  const now = await laptop.kept();
+  expect(now.beds.find((b) => b.name === 'Gate')).toMatchObject({
+    note: 'from the phone',
+    shade: gate.shade,
+  });
+  const words = now.stamps.find((s) => s.id === `beds ${gate.id}`)!.fields;
+  // The laptop had the later word on the note: putting the phone's in its place is a new word of the laptop.
+  expect([words.note!.by, words.note!.at.slice(14, 16)]).toEqual(['laptop', '09']);
+  expect([words.shade!.by, words.shade!.at.slice(14, 16)]).toEqual(['laptop', '09']);
+  // The old copy of the laptop, met again, changes nothing of it.
+  await takeIn(laptop.hands, ofLaptop, 'merge');
+  expect((await bedNamed(laptop, 'Gate')).note).toBe('from the phone');
+  // A word that the file alone has stays whose it was.
+  laptop.minute = 20;
+  await takeIn(phone.hands, ofPhone, 'replace');
+  phone.minute = 21;
+  await saveBeds(phone.hands, [{ ...(await bedNamed(phone, 'Gate')), width_m: 3, area_m2: gate.area_m2 }]);
+  await takeIn(laptop.hands, await phone.kept(), 'replace');
+  const later = (await laptop.kept()).stamps.find((s) => s.id === `beds ${gate.id}`)!.fields;
+  expect([later.width_m!.by, later.width_m!.at.slice(14, 16)]).toEqual(['phone', '21']);
+});
+
+test('what a copy put in place lacks is taken away, and does not come back with a copy from before', async () => {
+  laptop.minute = 2;
+  const note = { id: 'n-1', gardenId: id, bedId: base.beds[0]!.id, on: '2027-05-05', text: 'here' };
+  await saveNote(laptop.hands, note);
+  const before = await laptop.kept();
+  laptop.minute = 5;
+  await takeIn(laptop.hands, base, 'replace');
+  expect((await laptop.kept()).notes.some((n) => n.id === 'n-1')).toBe(false);
+  await takeIn(laptop.hands, before, 'merge');
+  expect((await laptop.kept()).notes.some((n) => n.id === 'n-1')).toBe(false);
+});
+
+test('a file of what is new goes to the rest of its garden and never stands for it', async () => {
+  phone.minute = 6;
+  await saveBeds(phone.hands, [{ ...(await bedNamed(phone, 'Gate')), note: 'new' }]);
+  const since = '2027-05-05T08:05:00.000Z';
+  const text = writeGardenFile(onlyNew(await phone.kept(), since), since);
+  expect(text.length).toBeLessThan(writeGardenFile(await phone.kept()).length / 5);
+  const part = readGardenFile(text);
+  if (!part.ok) throw new Error(part.failure.code);
+  expect(part.value.since).toBe(since);
+  expect(await takeIn(laptop.hands, part.value, 'replace')).toMatchObject({
+    failure: { code: 'file-part', facts: { since: '2027-05-05', garden: base.garden.name } },
+  });
+  expect((await laptop.kept()).beds).toHaveLength(base.beds.length);
+  expect((await takeIn(laptop.hands, part.value, 'merge')).ok).toBe(true);
+  expect((await bedNamed(laptop, 'Gate')).note).toBe('new');
+  expect((await laptop.kept()).covers).toHaveLength(base.covers.length);
+});
+
+test('two covers sown on one bed on two devices both stay, and are named before anything is made one', async () => {
+  const cover = base.covers.find((c) => c.sownOn && c.endedOn === null)!;
+  const same = { ...cover, parts: [{ speciesId: 'phacelia', share: 1 }] };
+  const copy: Kept = {
+    ...base,
+    covers: [...base.covers.filter((c) => c.id !== cover.id), { ...same, id: 'from-phone' }],
+  };
+  const seen = await beside(laptop.db, copy);
+  expect(seen.overlaps).toEqual([
+    { table: 'covers', bedId: cover.bedId, ids: [cover.id, 'from-phone'].sort() },
+  ]);
+  expect((await beside(laptop.db, base)).overlaps).toEqual([]);
+  expect(overlapsIn(base)).toEqual([]);
+});
+
 test('undo leaves a newer word on the same field and says so', async () => {
   phone.minute = 1;
   const gate = await bedNamed(phone, 'Gate');
@@ -424,6 +503,27 @@ describe('merging', () => {
       ),
       { numRuns: 60 },
     );
+  });
+  test('only what is new brings what the whole copy would, and always hangs together', () => {
+    const since = '2027-05-05T08:04:00.000Z';
+    const grown = fc.tuple(device, fc.array(deed, { maxLength: 8 })).map(([by, deeds]) => ({
+      older: copyOf(
+        by,
+        deeds.filter((d) => d.minute <= 4),
+      ),
+      newer: copyOf(by, deeds),
+    }));
+    let fewer = 0;
+    fc.assert(
+      fc.property(grown, ({ older, newer }) => {
+        const part = onlyNew(newer, since);
+        expect(plain(merge(older, part))).toEqual(plain(merge(older, newer)));
+        expect(brokenLink(part)).toBeUndefined();
+        if (part.covers.length < newer.covers.length) fewer++;
+      }),
+      { numRuns: 80, seed: 5 },
+    );
+    expect(fewer).toBeGreaterThan(40);
   });
   test('with itself changes nothing, and nothing that stands hangs in the air', () => {
     fc.assert(

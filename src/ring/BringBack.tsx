@@ -6,6 +6,7 @@ import { LARGEST, textOf } from '../records/files/bytes.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
 import { type Kept } from '../records/verbs/verbs.ts';
 import { showIsoYear } from '../ui/dates.ts';
+import { fieldWords, valueWords } from '../ui/fieldWords.ts';
 import { failureWords } from '../ui/failureWords.ts';
 import { Field } from '../ui/parts.tsx';
 import { hands } from './garden.tsx';
@@ -21,6 +22,8 @@ const WORDS: Record<Beside['tables'][number]['table'], string> = {
   recipes: 'Mixes',
 };
 
+type FromFile = Kept & { since?: string };
+
 interface Props {
   /** A garden is in: its id, and what to say of it. */
   done(id: string, said: string): void;
@@ -28,7 +31,7 @@ interface Props {
 
 /** A garden from a file. What is in it stands beside what is here before anything changes; then it is taken in place of it, or both are made one. */
 export function BringBack({ done }: Props) {
-  const [found, setFound] = useState<{ file: Kept; seen: Beside } | null>(null);
+  const [found, setFound] = useState<{ file: FromFile; seen: Beside } | null>(null);
   const [problem, setProblem] = useState<Failure | null>(null);
   const [busy, setBusy] = useState(false);
 
@@ -86,7 +89,7 @@ function Held({
   take,
   busy,
 }: {
-  file: Kept;
+  file: FromFile;
   seen: Beside;
   take(how: 'replace' | 'merge'): void;
   busy: boolean;
@@ -151,16 +154,42 @@ function Held({
           <ul className="mt-1 max-h-48 overflow-auto text-sm" tabIndex={0}>
             {seen.clashes.map((c) => (
               <li key={`${c.table} ${c.id} ${c.field}`}>
-                {titleOf(file, c)}, {c.field.replace('.', ' ')}: {short(c.here)} here, {short(c.there)} in the
-                file; {c.taken === 'here' ? 'the word here' : 'the file’s word'} counts
+                {titleOf(file, c)}, {fieldWords(c.field)}: {valueWords(c.here)} here, {valueWords(c.there)} in
+                the file; {c.taken === 'here' ? 'the word here' : 'the file’s word'} counts
               </li>
             ))}
           </ul>
         </details>
       )}
+      {seen.overlaps.length > 0 && (
+        <div className="mt-2">
+          <p className="text-madder font-semibold">
+            Made one, {seen.overlaps.length === 1 ? 'two things stand' : 'some things stand'} on one bed at
+            the same time. Nothing is lost; one of each pair then wants another date:
+          </p>
+          <ul className="text-sm">
+            {seen.overlaps.map((o) => (
+              <li key={o.ids.join(' ')}>
+                {o.ids.map((id) => titleOf(file, { table: o.table, id })).join(' and ')}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {file.since !== undefined && (
+        <p className="mt-2">
+          The file holds only what is newer than {showIsoYear(file.since.slice(0, 10))}
+          {seen.isNew && ', and the garden it belongs to is not here: bring in the whole garden first'}.
+        </p>
+      )}
       <div className="mt-3 flex flex-wrap gap-3">
         {seen.isNew ? (
-          <button type="button" className="btn btn-primary" disabled={busy} onClick={() => take('replace')}>
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={busy || file.since !== undefined}
+            onClick={() => take('replace')}
+          >
             Bring it in
           </button>
         ) : (
@@ -168,9 +197,11 @@ function Held({
             <button type="button" className="btn btn-primary" disabled={busy} onClick={() => take('merge')}>
               Make both one
             </button>
-            <button type="button" className="btn" disabled={busy} onClick={() => take('replace')}>
-              Put the file in place of what is here
-            </button>
+            {file.since === undefined && (
+              <button type="button" className="btn" disabled={busy} onClick={() => take('replace')}>
+                Put the file in place of what is here
+              </button>
+            )}
           </>
         )}
       </div>
@@ -193,9 +224,3 @@ function titleOf(file: Kept, { table, id }: { table: string; id: string }): stri
 
 const newerSide = ({ newest }: Beside): 'here' | 'there' | 'same' =>
   newest.here === newest.there ? 'same' : (newest.here ?? '') > (newest.there ?? '') ? 'here' : 'there';
-
-const LONGEST = 40;
-function short(x: unknown): string {
-  const text = typeof x === 'string' ? `"${x}"` : JSON.stringify(x ?? null);
-  return text.length > LONGEST ? `${text.slice(0, LONGEST)}…` : text;
-}

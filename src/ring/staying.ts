@@ -1,9 +1,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
+import { z } from 'zod';
 import { writeGardenFile } from '../records/files/gardenFile.ts';
 import { readKept } from '../records/verbs/verbs.ts';
 import { type CopyAge } from '../ui/copyWords.ts';
 import { hands } from './garden.tsx';
+import { isMadeUp } from './gardens.ts';
 
 // What keeps a garden when the browser forgets: a promise of the browser, and copies outside of it.
 
@@ -46,6 +48,59 @@ export const useCopyAge = (gardenId: string): CopyAge | undefined =>
     const days = from ? Math.floor((Date.parse(hands.now()) - Date.parse(from)) / DAY_MS) : 0;
     return { at, days, entries: since.length };
   }, [gardenId]);
+
+/** Whether the system can hand a garden file on to another device or person. */
+export const canShareFiles = (): boolean =>
+  navigator.canShare?.({ files: [new File(['{}'], 'garden.json', { type: 'application/json' })] }) ?? false;
+
+const REMEMBERED_KEY = 'kilim.remembered';
+
+/** What is known of the last garden apart from the garden itself, for the day on which the browser has cleared it. */
+const rememberedSchema = z.object({ name: z.string(), on: z.string(), copy: z.string().nullable() });
+export type Remembered = z.infer<typeof rememberedSchema>;
+
+/** Notes that a garden of one's own was kept here today, and when its last copy was taken. */
+export function remember(name: string, on: string, copy: string | null): void {
+  try {
+    localStorage.setItem(REMEMBERED_KEY, JSON.stringify({ name, on, copy } satisfies Remembered));
+  } catch {
+    // Where nothing can be remembered, nothing is.
+  }
+}
+
+/** The garden that was kept here, where it no longer is. */
+function lastRemembered(): Remembered | undefined {
+  try {
+    const read = rememberedSchema.safeParse(JSON.parse(localStorage.getItem(REMEMBERED_KEY) ?? 'null'));
+    return read.success ? read.data : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The garden of one's own that this browser held and holds no more; undefined where one is here, or none ever was. */
+export function useMissing(): Remembered | undefined {
+  const own = useLiveQuery(() =>
+    hands.db.gardens
+      .toCollection()
+      .primaryKeys()
+      .then(
+        (ids) => ids.filter((id) => !isMadeUp(id)).length,
+        // What is wrong with the storage is said over every screen.
+        () => undefined,
+      ),
+  );
+  return own === 0 ? lastRemembered() : undefined;
+}
+
+/** A garden that was wiped on purpose is not missed. */
+export function forget(): void {
+  try {
+    localStorage.removeItem(REMEMBERED_KEY);
+  } catch {
+    // Nothing was remembered then.
+  }
+}
 
 // Where the browser can hold on to a folder, copies write themselves.
 

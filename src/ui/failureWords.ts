@@ -31,6 +31,10 @@ export function failureWords(f: Failure): string {
       return `${f.where} stands on this bed from ${v('from')} to ${v('to')}. Move one of the dates so that they do not overlap.`;
     case 'covers-overlap':
       return `${f.where} is on this bed from ${v('from')}. Finish or remove it first, or choose later dates.`;
+    case 'lot-gone':
+      return 'This seed has been taken off the shelf, perhaps in another tab. Undo there brings it back.';
+    case 'recipe-gone':
+      return 'This mix has been taken away, perhaps in another tab. Undo there brings it back.';
     case 'cover-gone':
       return 'This cover has been taken out of the garden, perhaps in another tab. Undo there brings it back.';
     case 'garden-gone':
@@ -145,6 +149,8 @@ export function failureWords(f: Failure): string {
       return `This file is larger than anything that belongs here (${Math.ceil(Number(v('bytes')) / 1e6)} MB, at most ${Math.floor(Number(v('most')) / 1e6)} MB). It was not read, and nothing was changed.`;
     case 'file-invalid':
       return `The file is damaged at ${f.where}: ${v('problem')}. Nothing was changed; try an earlier copy.`;
+    case 'file-part':
+      return `This file holds only what is newer than ${v('since')} in ${v('garden')}. It can be made one with the whole garden and not stand for it: bring in the whole garden first.`;
     case 'file-broken-link':
       return `The file is damaged: ${f.where} belongs to no bed in it. Nothing was changed; try an earlier copy.`;
     case 'kind-unknown':

@@ -3,14 +3,16 @@ import { dayOf } from '../../core/calendar/day.ts';
 import { jobsOf } from '../../core/jobs/jobs.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { bedsToGeoJson } from '../../records/files/bedsFile.ts';
+import { onlyNew } from '../../records/files/onlyNew.ts';
 import { writeGardenFile } from '../../records/files/gardenFile.ts';
 import { journalCsv } from '../../records/files/journalCsv.ts';
 import { readKept, wipeGarden } from '../../records/verbs/verbs.ts';
 import { BringBack } from '../../ring/BringBack.tsx';
 import { useGarden } from '../../ring/garden.tsx';
 import { GardenList } from '../../ring/GardenList.tsx';
-import { copyTaken, stemOf } from '../../ring/staying.ts';
+import { canShareFiles, copyTaken, forget, stemOf, useCopyAge } from '../../ring/staying.ts';
 import { happenings, jobWords } from '../../ring/journal.ts';
+import { showIsoYear } from '../../ui/dates.ts';
 import { Field, Page } from '../../ui/parts.tsx';
 import { Staying } from './Staying.tsx';
 
@@ -27,6 +29,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
   const { garden, hands, today } = ring;
   const [sure, setSure] = useState('');
   const stem = stemOf(garden.name);
+  const age = useCopyAge(garden.id);
 
   function save(name: string, type: string, text: string) {
     const url = URL.createObjectURL(new Blob([text], { type }));
@@ -41,6 +44,24 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
     if (!contents) return;
     save(`${stem}.kilim.json`, 'application/json', writeGardenFile(contents));
     await copyTaken(garden.id);
+  }
+  async function exportNew(since: string) {
+    const contents = await readKept(hands.db, garden.id);
+    if (!contents) return;
+    const text = writeGardenFile(onlyNew(contents, since), since);
+    save(`${stem}-since-${since.slice(0, 10)}.kilim.json`, 'application/json', text);
+    await copyTaken(garden.id);
+  }
+  /** The system's own way of handing a file on, to another device or person. */
+  async function hand() {
+    const contents = await readKept(hands.db, garden.id);
+    if (!contents) return;
+    const file = new File([writeGardenFile(contents)], `${stem}.kilim.json`, { type: 'application/json' });
+    // Called off is no failure.
+    await navigator.share({ files: [file], title: garden.name }).then(
+      () => copyTaken(garden.id),
+      () => undefined,
+    );
   }
   async function exportJobs() {
     const { jobsCalendar } = await import('../../records/files/calendar.ts');
@@ -65,6 +86,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
   }
   async function wipe() {
     const gone = await wipeGarden(hands, garden.id);
+    if (gone.ok) forget();
     if (gone.ok) onWiped();
     else tell(gone.failure);
   }
@@ -80,6 +102,16 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
             <button type="button" className="btn btn-primary" onClick={() => void exportGarden()}>
               Export the whole garden
             </button>
+            {canShareFiles() && (
+              <button type="button" className="btn" onClick={() => void hand()}>
+                Send it to another device
+              </button>
+            )}
+            {age?.at && age.entries > 0 && (
+              <button type="button" className="btn" onClick={() => void exportNew(age.at!)}>
+                Only what is new since {showIsoYear(age.at.slice(0, 10))}
+              </button>
+            )}
             <button type="button" className="btn" onClick={() => void exportJobs()}>
               Every job as a calendar file
             </button>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { parseLength_m } from '../../core/units/length.ts';
-import { saveLook } from '../../records/verbs/verbs.ts';
+import { logLook } from '../../records/commands/seed.ts';
 import type { Bed, Cover, Look } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { failureWords } from '../../ui/failureWords.ts';
@@ -64,7 +64,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       members: membersSeen,
       note,
     };
-    if (await run(saveLook(hands, look, cover))) {
+    if (await run(logLook(hands, look))) {
       setEmergence('');
       setGround('');
       setHeight('');

@@ -5,7 +5,7 @@ import { dayOf } from '../../core/calendar/day.ts';
 import { type Question } from '../../core/rounds/rounds.ts';
 import { roundCovers } from '../../questions/rounds.ts';
 import { countCrowns } from '../../records/commands/ending.ts';
-import { saveLook } from '../../records/verbs/verbs.ts';
+import { logLook } from '../../records/commands/seed.ts';
 import { useAnswer } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
@@ -88,7 +88,7 @@ export default function RoundsPage() {
     const before = standpoint ?? null;
     const ok = look.crowns
       ? await run(countCrowns(hands, cover!, { on: today, green: look.crowns.green, of: OF_TEN }))
-      : await run(saveLook(hands, look, cover!));
+      : await run(logLook(hands, look));
     if (!ok) return;
     if (jpeg && look.cover !== null)
       await hands.db.pictures

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { coverName, findSpecies, species, speciesOf } from '../../catalogue/catalogue.ts';
 import { countShares, massShares, withShare } from '../../core/seed/shares.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
+import { changeRecipe, typedAnew } from '../../records/commands/seed.ts';
 import { removeRecipe, saveRecipe } from '../../records/verbs/seed.ts';
 import type { Recipe } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -30,7 +31,7 @@ export function Mixes() {
         <MixCard
           key={r.id}
           recipe={r}
-          onSave={(next) => void run(saveRecipe(hands, next))}
+          onSave={(next) => void run(changeRecipe(hands, r, () => typedAnew(r, next)))}
           onRemove={() => void run(removeRecipe(hands, r))}
         />
       ))}

@@ -1,6 +1,7 @@
 import { species, speciesOf } from '../../catalogue/catalogue.ts';
 import { germinationRange } from '../../core/seed/viability.ts';
 import { G_PER_OZ, showMass } from '../../core/units/show.ts';
+import { changeLot, typedAnew } from '../../records/commands/seed.ts';
 import { removeLot, saveLot } from '../../records/verbs/seed.ts';
 import type { Lot } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -27,7 +28,7 @@ type Form = typeof EMPTY;
 /** Seed in the cupboard: how much, how old, how much of it lives. */
 export function Shelf() {
   const { garden, lots, today, hands, run } = useGarden();
-  const [form, setForm, clear] = useDraft<Form & { id?: string }>(`lot ${garden.id}`, EMPTY);
+  const [form, setForm, clear] = useDraft<Form & { id?: string; opened?: Form }>(`lot ${garden.id}`, EMPTY);
   const imperial = garden.units.mass === 'imperial';
   const per = imperial ? G_PER_OZ : 1;
   const sorted = [...lots].sort((a, b) => a.speciesId.localeCompare(b.speciesId) || a.year - b.year);
@@ -36,22 +37,42 @@ export function Shelf() {
   const set = (part: Partial<Form>) => setForm({ ...form, ...part });
   const number = (text: string) => Number(text.replace(',', '.'));
   const problem = problemOf(form, number, today);
+  const lotOf = (f: Form, id: string): Lot => ({
+    id,
+    gardenId: garden.id,
+    speciesId: f.speciesId,
+    label: f.label.trim(),
+    year: number(f.year),
+    left_g: number(f.left) * per,
+    treated: f.treated,
+    free: f.free,
+    purity: number(f.purity) / 100,
+    coating: number(f.coating) / 100,
+    test: f.sown ? { sown: number(f.sown), sprouted: number(f.sprouted), on: today } : null,
+  });
+  const open = (l: Lot) => {
+    const opened: Form = {
+      speciesId: l.speciesId,
+      label: l.label,
+      year: String(l.year),
+      left: String(Number((l.left_g / per).toFixed(2))),
+      treated: l.treated,
+      free: l.free,
+      purity: String(percent(l.purity)),
+      coating: String(percent(l.coating)),
+      sown: l.test ? String(l.test.sown) : '',
+      sprouted: l.test ? String(l.test.sprouted) : '',
+    };
+    setForm({ ...opened, id: l.id, opened });
+  };
   const save = async () => {
     if (problem) return;
-    const lot: Lot = {
-      id: form.id ?? hands.newId(),
-      gardenId: garden.id,
-      speciesId: form.speciesId,
-      label: form.label.trim(),
-      year: number(form.year),
-      left_g: number(form.left) * per,
-      treated: form.treated,
-      free: form.free,
-      purity: number(form.purity) / 100,
-      coating: number(form.coating) / 100,
-      test: form.sown ? { sown: number(form.sown), sprouted: number(form.sprouted), on: today } : null,
-    };
-    if (await run(saveLot(hands, lot))) clear();
+    const lot = lotOf(form, form.id ?? hands.newId());
+    // What a sowing took from it while the form lay open stays taken.
+    const deed = form.opened
+      ? changeLot(hands, lot, () => typedAnew(lotOf(form.opened!, lot.id), lot))
+      : saveLot(hands, lot);
+    if (await run(deed)) clear();
   };
   const range =
     form.sown && number(form.sprouted) <= number(form.sown) && number(form.sown) > 0
@@ -87,25 +108,7 @@ export function Shelf() {
               <span className="text-madder font-bold">treated: poisonous, not for eating or animals</span>
             )}
             {l.free && <span>free</span>}
-            <button
-              type="button"
-              className="btn btn-ghost btn-xs ml-auto"
-              onClick={() =>
-                setForm({
-                  id: l.id,
-                  speciesId: l.speciesId,
-                  label: l.label,
-                  year: String(l.year),
-                  left: String(Number((l.left_g / per).toFixed(2))),
-                  treated: l.treated,
-                  free: l.free,
-                  purity: String(percent(l.purity)),
-                  coating: String(percent(l.coating)),
-                  sown: l.test ? String(l.test.sown) : '',
-                  sprouted: l.test ? String(l.test.sprouted) : '',
-                })
-              }
-            >
+            <button type="button" className="btn btn-ghost btn-xs ml-auto" onClick={() => open(l)}>
               Change
             </button>
             <button

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { type Failure } from '../../core/result/result.ts';
 import { BringBack } from '../../ring/BringBack.tsx';
 import { realToday } from '../../ring/garden.tsx';
+import { useMissing } from '../../ring/staying.ts';
 import { GardenList } from '../../ring/GardenList.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Mark } from '../../ui/Mark.tsx';
@@ -22,6 +23,7 @@ interface Props {
 
 /** First screen: three ways in, and made-up gardens to look round in. */
 export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say }: Props) {
+  const missing = useMissing();
   return (
     <main id="main" className="mx-auto max-w-5xl px-4 py-8 sm:px-6">
       <div className="flex items-center gap-3">
@@ -32,6 +34,17 @@ export default function WelcomePage({ openId, onMade, onDemo, onGone, tell, say 
         A bare bed is a hole in the cloth. Say where you garden; Kilim works out what to sow, when, and how to
         end it in time for what comes next.
       </p>
+      {missing && (
+        <p role="alert" className="border-madder bg-paper mt-4 max-w-2xl border-l-4 px-4 py-2">
+          <b>
+            {missing.name} was kept in this browser, last on {showIsoYear(missing.on)}, and is no longer here.
+          </b>{' '}
+          The browser, or somebody, has cleared its storage; Kilim cannot get it back from there.{' '}
+          {missing.copy
+            ? `A copy was taken out on ${showIsoYear(missing.copy)}: look among your downloads for a file that ends in .kilim.json and bring it back below.`
+            : 'No copy of it was ever taken out here. If you have one on another device, bring it back below.'}
+        </p>
+      )}
       <div className="garden-touch mt-7 grid gap-5 lg:grid-cols-3">
         <WayIn motif="legume" icon={<Sprout strokeWidth={1.5} />} title="I have a bed and a packet">
           <p>A few questions, then what to do with that packet on that bed, day by day.</p>

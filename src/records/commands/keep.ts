@@ -3,7 +3,8 @@ import { type KilimDatabase } from '../db.ts';
 import { type AnyRecord } from '../history.ts';
 import { type Clash, merge } from '../merge.ts';
 import { brokenLink, trialsOn, withNewIds, withoutLoosePointers } from '../references.ts';
-import { changedFields, type Stamp } from '../stamps.ts';
+import { type Overlap, overlapsIn } from '../overlaps.ts';
+import { changedFields, type Stamp, stampId, type Word } from '../stamps.ts';
 import { OWNED, type TableName } from '../types.ts';
 import { type Done, type Hands, type Kept, meta, readKept } from '../verbs/verbs.ts';
 import { type Wish, type WriteMeta, writeFrom } from '../write.ts';
@@ -32,11 +33,15 @@ export interface Beside {
   newest: { here: string | undefined; there: string | undefined };
   /** Fields written on both sides, and whose word merging takes. */
   clashes: Clash[];
+  /** Crops, or covers, that would stand on one bed at the same time once both are one, and do not here. */
+  overlaps: Overlap[];
 }
 
 /** Holds a read file against what is here. Nothing is touched. */
 export async function beside(db: KilimDatabase, there: Kept): Promise<Beside> {
   const here = await readKept(db, there.garden.id);
+  const merged = here && merge(here, there);
+  const mine = new Set(here ? overlapsIn(here).map((o) => o.ids.join(' ')) : []);
   return {
     isNew: !here,
     name: { here: here?.garden.name, there: there.garden.name },
@@ -56,7 +61,8 @@ export async function beside(db: KilimDatabase, there: Kept): Promise<Beside> {
       };
     }),
     newest: { here: here && newestOf(here), there: newestOf(there) },
-    clashes: here ? merge(here, there).clashes : [],
+    clashes: merged?.clashes ?? [],
+    overlaps: merged ? overlapsIn(merged).filter((o) => !mine.has(o.ids.join(' '))) : [],
   };
 }
 
@@ -77,9 +83,9 @@ function newestOf(kept: Kept): string | undefined {
 
 /**
  * Brings a garden in from a file: new, in place of the one of the same identity, or merged with it. One write, taken back by one undo. Ids that belong to
- * another garden of this browser are given new ones. Fails with `file-broken-link` or as writing does.
+ * another garden of this browser are given new ones. Fails with `file-broken-link`, `file-part` or as writing does.
  */
-export const takeIn = (hands: Hands, file: Kept, how: 'replace' | 'merge'): Done => {
+export const takeIn = (hands: Hands, file: Kept & { since?: string }, how: 'replace' | 'merge'): Done => {
   const m: WriteMeta = meta(
     hands,
     file.garden.id,
@@ -87,17 +93,74 @@ export const takeIn = (hands: Hands, file: Kept, how: 'replace' | 'merge'): Done
     `${how === 'merge' ? 'merging' : 'bringing back'} ${file.garden.name}`,
   );
   return writeFrom(hands.db, m, async () => {
-    const there = await apart(hands, file);
+    const { since, ...kept } = file;
+    const there = await apart(hands, kept);
     const here = await readKept(hands.db, there.garden.id);
+    // A part of a garden can only be put to the rest of it.
+    if (since !== undefined && (!here || how === 'replace'))
+      return fail('file-part', undefined, { since: since.slice(0, 10), garden: kept.garden.name });
     const whole = here && how === 'merge' ? merge(here, there) : there;
     const wanted: Kept = { ...withoutLoosePointers(whole), stamps: whole.stamps };
     const lost = brokenLink(wanted);
     if (lost) return fail('file-broken-link', `${lost.table} › ${lost.id}`);
-    // What two devices said stays what they said; only putting one copy in place of another is this device's word.
-    if (!here || how === 'merge') m.stamps = wanted.stamps;
+    // What two devices said stays what they said; putting an older word in place of a newer one is this device's word.
+    m.stamps =
+      !here || how === 'merge' ? wanted.stamps : replacing(here, wanted, { at: m.at, by: m.by ?? '' });
     return ok(wishesFrom(here, wanted));
   });
 };
+
+/**
+ * Words on the fields of a copy that is put in place of another: the file's own where it has the last word, else `now`, so that no older word comes back
+ * with the next merge. What the file lacks is taken away now.
+ */
+function replacing(here: Kept, there: Kept, now: Word): Stamp[] {
+  const index = (stamps: Stamp[]) => new Map(stamps.map((s) => [s.id, s]));
+  const [mine, theirs] = [index(here.stamps), index(there.stamps)];
+  const out: Stamp[] = [];
+  const rows = (kept: Kept): [TableName, AnyRecord][] => [
+    ['gardens', kept.garden],
+    ...OWNED.flatMap((t) => kept[t].map((r): [TableName, AnyRecord] => [t, r])),
+  ];
+  const stays = new Set<string>();
+  const known = new Map(rows(here).map(([t, r]) => [stampId(t, r.id), r]));
+  for (const [table, row] of rows(there)) {
+    const id = stampId(table, row.id);
+    stays.add(id);
+    const [old, given] = [mine.get(id), theirs.get(id)];
+    const changed = new Set(changedFields(table, known.get(id) ?? null, row));
+    const fields: Record<string, Word> = {};
+    for (const f of new Set([
+      ...Object.keys(old?.fields ?? {}),
+      ...Object.keys(given?.fields ?? {}),
+      ...changed,
+    ])) {
+      const [a, b] = [wordOn(old, f), wordOn(given, f)];
+      if (!changed.has(f)) fields[f] = (laterOf(a, b) ?? now) as Word;
+      else fields[f] = b && laterOf(a, b) === b ? b : now;
+    }
+    out.push({ id, gardenId: there.garden.id, fields, gone: null });
+  }
+  for (const [id, row] of known)
+    if (!stays.has(id))
+      out.push({
+        id,
+        gardenId: there.garden.id,
+        fields: mine.get(id)?.fields ?? {},
+        gone: { ...now, was: row as unknown as Record<string, unknown> },
+      });
+  // What neither holds any more stays taken away.
+  for (const s of [...here.stamps, ...there.stamps])
+    if (s.gone && !stays.has(s.id) && !known.has(s.id) && !out.some((o) => o.id === s.id)) out.push(s);
+  return out;
+}
+
+/** The last word on a field, or on its record's going. */
+const wordOn = (s: Stamp | undefined, f: string): Word | undefined =>
+  laterOf(s?.fields[f] ?? s?.fields[f.split('.')[0]!], s?.gone ?? undefined);
+
+const laterOf = (a: Word | undefined, b: Word | undefined): Word | undefined =>
+  !a || !b ? (a ?? b) : a.at > b.at || (a.at === b.at && a.by > b.by) ? a : b;
 
 function wishesFrom(here: Kept | undefined, wanted: Kept): Wish[] {
   const wishes: Wish[] = [];

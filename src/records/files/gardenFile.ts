@@ -41,11 +41,13 @@ const fileSchema = z.object({
   recipes: z.array(recipeSchema),
   /** Who wrote each field last, and when. */
   history: z.array(stampSchema),
+  /** Where the file holds only what is newer than this moment: it can be merged and is no whole garden. */
+  since: z.iso.datetime().optional(),
 });
 
 /** A garden of sixty beds over ten years is under 3 MB. */
-export function writeGardenFile({ stamps, ...contents }: Kept): string {
-  const file = { kilim: 'garden', version: FILE_VERSION, ...contents, history: inOrder(stamps) };
+export function writeGardenFile({ stamps, ...contents }: Kept, since?: string): string {
+  const file = { kilim: 'garden', version: FILE_VERSION, ...contents, history: inOrder(stamps), since };
   // Through the schema, so that fields always stand in one order: the same garden gives the same bytes. What an older Kilim let in goes out as it is:
   // a copy with a fault is better than none.
   const sound = fileSchema.safeParse(file);
@@ -65,7 +67,7 @@ const inOrder = (stamps: Stamp[]): Stamp[] =>
  * Reads a garden file. Nothing is stored here. Fails with `file-too-large`, `file-not-json`, `file-not-garden`, `file-newer`,
  * `file-version`, `file-invalid` (where names the place in the file) or `file-broken-link`.
  */
-export function readGardenFile(text: string): Result<Kept> {
+export function readGardenFile(text: string): Result<Kept & { since?: string }> {
   if (text.length > LARGEST.garden)
     return fail('file-too-large', undefined, { bytes: text.length, most: LARGEST.garden });
   let raw: unknown;
@@ -85,7 +87,8 @@ export function readGardenFile(text: string): Result<Kept> {
     const issue = parsed.error.issues[0]!;
     return fail('file-invalid', issue.path.join(' › ') || 'the top', { problem: problemOf(issue) });
   }
-  const { garden, beds, plantings, covers, looks, notes, weather, lots, recipes, history } = parsed.data;
+  const { garden, beds, plantings, covers, looks, notes, weather, lots, recipes, history, since } =
+    parsed.data;
   const contents = { garden, beds, plantings, covers, looks, notes, weather, lots, recipes };
   const sound = soundGarden(contents);
   if (!sound.ok) return sound;
@@ -93,6 +96,7 @@ export function readGardenFile(text: string): Result<Kept> {
   return ok({
     ...withoutLoosePointers(contents),
     stamps: history.filter((s) => s.gardenId === garden.id),
+    ...(since === undefined ? {} : { since }),
   });
 }
 

@@ -1,5 +1,5 @@
 import { coverTitle, findCrop } from '../../catalogue/catalogue.ts';
-import { type Result, fail, ok } from '../../core/result/result.ts';
+import { type Result, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
 import { type LogEntry, type RecordOf } from '../history.ts';
 import {
@@ -204,16 +204,6 @@ export const BLANK_LOOK = {
   crowns: null,
   note: '',
 } satisfies Partial<Look>;
-
-/** Logs a look. Fails with `look-before-sowing` when nothing was sown by then, `look-empty` when nothing was entered. */
-export async function saveLook(hands: Hands, look: Look, cover: Cover): Done {
-  if (!cover.sownOn || look.on < cover.sownOn)
-    return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: look.on });
-  const seen = [look.emergence, look.cover, look.height_m, look.stage, look.alive, look.weeds, look.crowns];
-  if (seen.every((s) => s === null) && look.members.length === 0 && look.note.trim() === '')
-    return fail('look-empty');
-  return write(hands.db, meta(hands, look.gardenId, 'save-look', 'a look'), [{ table: 'looks', put: look }]);
-}
 
 export const removeLook = (hands: Hands, look: Look): Done =>
   write(hands.db, meta(hands, look.gardenId, 'remove-look', 'taking a look away'), [
