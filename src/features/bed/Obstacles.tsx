@@ -3,6 +3,7 @@ import { obstacleArea_m2 } from '../../core/area/area.ts';
 import { parseLength_m, parseSize_m } from '../../core/units/length.ts';
 import { showArea } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import type { Bed } from '../../records/types.ts';
 import { TextField } from '../../ui/fields.tsx';
 import { failureWords } from '../../ui/failureWords.ts';
@@ -11,10 +12,11 @@ import { failureWords } from '../../ui/failureWords.ts';
 export function Obstacles({ bed, save }: { bed: Bed; save(patch: (stands: Bed) => Partial<Bed>): void }) {
   const { garden } = useGarden();
   const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
-  const [name, setName] = useState('');
-  const [size, setSize] = useState('');
-  const [count, setCount] = useState('1');
+  const [draft, setDraft, clear] = useDraft(`obstacle ${bed.id}`, { name: '', size: '', count: '1' });
   const [problem, setProblem] = useState('');
+  if (!draft) return null;
+  const { name, size, count } = draft;
+  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
   const taken = bed.obstacles.reduce((s, o) => s + obstacleArea_m2(o), 0);
   const add = () => {
     const n = Number(count);
@@ -33,9 +35,7 @@ export function Obstacles({ bed, save }: { bed: Bed; save(patch: (stands: Bed) =
         `That is as large as the bed itself (${showArea(bed.area_m2, garden.units)}). Check the size.`,
       );
     setProblem('');
-    setName('');
-    setSize('');
-    setCount('1');
+    clear();
     save((b) => ({ obstacles: [...b.obstacles, obstacle] }));
   };
   return (
@@ -57,9 +57,13 @@ export function Obstacles({ bed, save }: { bed: Bed; save(patch: (stands: Bed) =
         ))}
       </ul>
       <div className="grid max-w-3xl items-end gap-3 sm:grid-cols-4">
-        <TextField label="What" value={name} onChange={setName} />
-        <TextField label="Size, or the width of something round" value={size} onChange={setSize} />
-        <TextField label="How many" value={count} onChange={setCount} decimal />
+        <TextField label="What" value={name} onChange={(t) => set({ name: t })} />
+        <TextField
+          label="Size, or the width of something round"
+          value={size}
+          onChange={(t) => set({ size: t })}
+        />
+        <TextField label="How many" value={count} onChange={(t) => set({ count: t })} decimal />
         <button type="button" className="btn" onClick={add}>
           Add what is in the way
         </button>

@@ -1,6 +1,7 @@
 import { correctDate, type DatedThing } from '../../records/commands/change.ts';
 import { useState } from 'react';
 import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import { type Happening, happenings } from '../../ring/journal.ts';
 import { removeLook, removeNote, saveNote } from '../../records/verbs/verbs.ts';
 import { DateInput } from '../../ui/DateInput.tsx';
@@ -12,8 +13,9 @@ export function Happenings() {
   const ring = useGarden();
   const { beds, garden, today, hands, run } = ring;
   const [bedId, setBedId] = useState('');
-  const [text, setText] = useState('');
-  const [noteBed, setNoteBed] = useState(beds[0]?.id ?? '');
+  const [draft, setDraft, clear] = useDraft(`note ${garden.id}`, { text: '', bed: '' });
+  const text = draft?.text ?? '';
+  const noteBed = beds.some((b) => b.id === draft?.bed) ? draft!.bed : (beds[0]?.id ?? '');
   const all = happenings(ring);
   const shown = bedId ? all.filter((h) => h.bedId === bedId) : all;
   const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '?';
@@ -57,7 +59,7 @@ export function Happenings() {
                     on: today,
                     text: text.trim(),
                   }),
-                ).then((ok) => ok && setText(''));
+                ).then((ok) => ok && clear());
             }}
           >
             <Field label="For bed">
@@ -67,7 +69,7 @@ export function Happenings() {
                   className="select select-sm"
                   value={bedId || noteBed}
                   disabled={bedId !== ''}
-                  onChange={(e) => setNoteBed(e.target.value)}
+                  onChange={(e) => setDraft({ text, bed: e.target.value })}
                 >
                   {beds.map((b) => (
                     <option key={b.id} value={b.id}>
@@ -83,7 +85,7 @@ export function Happenings() {
                   id={id}
                   className="input input-sm"
                   value={text}
-                  onChange={(e) => setText(e.target.value)}
+                  onChange={(e) => setDraft({ text: e.target.value, bed: noteBed })}
                 />
               )}
             </Field>

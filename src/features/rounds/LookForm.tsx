@@ -4,6 +4,7 @@ import { parseLength_m } from '../../core/units/length.ts';
 import { logLook } from '../../records/commands/seed.ts';
 import type { Bed, Cover, Look } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { STAGE_WORDS } from '../../ui/methodWords.ts';
@@ -17,19 +18,43 @@ function share(text: string): number | null {
   return value >= 0 && value <= 1 ? value : Number.NaN;
 }
 
+/** What is half typed outlives the page. */
+interface Typed {
+  /** Empty for today. */
+  on: string;
+  emergence: string;
+  ground: string;
+  height: string;
+  stage: string;
+  alive: string;
+  weeds: string;
+  note: string;
+  others: Record<string, MemberTyped>;
+}
+const NOTHING_SEEN: Typed = {
+  on: '',
+  emergence: '',
+  ground: '',
+  height: '',
+  stage: '',
+  alive: '',
+  weeds: '',
+  note: '',
+  others: {},
+};
+
 /** What was seen, as little or as much as the gardener cares to enter. */
 export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
   const { garden, today, hands, run } = useGarden();
-  const [on, setOn] = useState(today);
-  const [emergence, setEmergence] = useState('');
-  const [ground, setGround] = useState('');
-  const [height, setHeight] = useState('');
-  const [stage, setStage] = useState('');
-  const [alive, setAlive] = useState('');
-  const [weeds, setWeeds] = useState('');
-  const [note, setNote] = useState('');
-  const [others, setOthers] = useState<Record<string, MemberTyped>>({});
+  const [typed, setTyped, clear] = useDraft<Typed>(`look ${cover.id}`, NOTHING_SEEN);
   const [problem, setProblem] = useState('');
+  if (!typed) return null;
+  const { emergence, ground, height, stage, alive, weeds, note, others } = typed;
+  const on = typed.on || today;
+  const set =
+    <K extends keyof Typed>(key: K) =>
+    (value: Typed[K]) =>
+      setTyped({ ...typed, [key]: value });
   async function log() {
     let height_m: number | null = null;
     if (height.trim()) {
@@ -64,16 +89,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       members: membersSeen,
       note,
     };
-    if (await run(logLook(hands, look))) {
-      setEmergence('');
-      setGround('');
-      setHeight('');
-      setStage('');
-      setAlive('');
-      setWeeds('');
-      setNote('');
-      setOthers({});
-    }
+    if (await run(logLook(hands, look))) clear();
   }
 
   return (
@@ -84,7 +100,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
         void log();
       }}
     >
-      <DateField label="Day of the look" value={on} onChange={setOn} />
+      <DateField label="Day of the look" value={on} onChange={set('on')} />
       <SelectField
         label="Has it come up?"
         value={emergence}
@@ -94,7 +110,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
           ['some', 'here and there'],
           ['even', 'evenly'],
         ]}
-        onChange={setEmergence}
+        onChange={set('emergence')}
       />
       <Field
         label="Ground covered by leaves, %"
@@ -109,7 +125,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
             inputMode="numeric"
             className="input"
             value={ground}
-            onChange={(e) => setGround(e.target.value)}
+            onChange={(e) => set('ground')(e.target.value)}
           />
         )}
       </Field>
@@ -117,7 +133,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
         label={`Height, ${garden.units.length === 'imperial' ? 'inches' : 'cm'}`}
         decimal
         value={height}
-        onChange={setHeight}
+        onChange={set('height')}
       />
       <SelectField
         label={`Stage of the ${speciesOf(cover.parts[0]!.speciesId).name.toLowerCase()}`}
@@ -127,7 +143,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
           ['', 'not looked at'],
           ...Object.entries(STAGE_WORDS).map(([k, w]) => [k, w.name] as const),
         ]}
-        onChange={setStage}
+        onChange={set('stage')}
       />
       <SelectField
         label="Weeds"
@@ -138,16 +154,16 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
           ['some', 'some'],
           ['many', 'many'],
         ]}
-        onChange={setWeeds}
+        onChange={set('weeds')}
       />
       <TextField
         label="Alive after cold, % of plants"
         hint="Part the leaves: a crown that is firm and white lives, whatever its leaves look like."
         decimal
         value={alive}
-        onChange={setAlive}
+        onChange={set('alive')}
       />
-      <MemberFields cover={cover} typed={others} change={setOthers} />
+      <MemberFields cover={cover} typed={others} change={set('others')} />
       <div className="sm:col-span-2">
         <Field label="Note">
           {(id) => (
@@ -156,7 +172,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
               className="textarea"
               rows={2}
               value={note}
-              onChange={(e) => setNote(e.target.value)}
+              onChange={(e) => set('note')(e.target.value)}
             />
           )}
         </Field>

@@ -9,6 +9,7 @@ import { makeGarden } from '../../records/verbs/verbs.ts';
 import { ClimateFields } from '../../ring/climate/ClimateFields.tsx';
 import { useClimate } from '../../ring/climate/useClimate.ts';
 import { hands } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Check, TextField } from '../../ui/fields.tsx';
 import { Mark } from '../../ui/Mark.tsx';
@@ -18,12 +19,14 @@ interface Props {
   tell(f: Failure): void;
 }
 
+const UNNAMED = { name: '', imperial: false, tools: ['shears', 'rake', 'scale'] };
+
 /** A garden from where it lies and what tools there are; its beds come next. */
 export default function GardenPage({ onMade, tell }: Props) {
-  const [name, setName] = useState('');
-  const [imperial, setImperial] = useState(false);
+  const [typed, setTyped, clear] = useDraft('new garden', UNNAMED);
+  const { name, imperial, tools } = typed ?? UNNAMED;
+  const set = (part: Partial<typeof UNNAMED>) => setTyped({ ...(typed ?? UNNAMED), ...part });
   const climate = useClimate(imperial);
-  const [tools, setTools] = useState<string[]>(['shears', 'rake', 'scale']);
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
 
@@ -48,6 +51,7 @@ export default function GardenPage({ onMade, tell }: Props) {
       }),
       climate.way === 'file' && climate.days ? weatherYears(id, climate.days) : [],
     );
+    if (made.ok) clear();
     if (made.ok) onMade(id, '/ground');
     else tell(made.failure);
   }
@@ -65,8 +69,8 @@ export default function GardenPage({ onMade, tell }: Props) {
         }}
       >
         <h1 className="font-display text-3xl font-extrabold">Your garden</h1>
-        <TextField label="Name of the garden" value={name} onChange={setName} />
-        <Check label="Feet, ounces and °F" checked={imperial} onChange={setImperial} />
+        <TextField label="Name of the garden" value={name} onChange={(t) => set({ name: t })} />
+        <Check label="Feet, ounces and °F" checked={imperial} onChange={(on) => set({ imperial: on })} />
         <ClimateFields climate={climate} imperial={imperial} />
         <fieldset>
           <legend className="font-semibold">Tools at hand</legend>
@@ -76,7 +80,7 @@ export default function GardenPage({ onMade, tell }: Props) {
                 key={k.id}
                 label={k.name}
                 checked={tools.includes(k.id)}
-                onChange={(on) => setTools(on ? [...tools, k.id] : tools.filter((t) => t !== k.id))}
+                onChange={(on) => set({ tools: on ? [...tools, k.id] : tools.filter((t) => t !== k.id) })}
               />
             ))}
           </div>
