@@ -19,6 +19,15 @@ export default {
       ],
       setupFiles: ['fake-indexeddb/auto'],
     },
+    {
+      ...shared,
+      displayName: 'components',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      testEnvironment: '<rootDir>/scripts/jest-dom.mjs',
+      moduleNameMapper: { '\\.css$': '<rootDir>/scripts/no-style.mjs' },
+      testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'] },
+      setupFiles: ['fake-indexeddb/auto'],
+    },
     { ...shared, displayName: 'journeys', testMatch: ['<rootDir>/e2e/**/*.e2e.ts'] },
   ],
 };

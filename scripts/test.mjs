@@ -47,7 +47,7 @@ function project(name) {
 
 // One after the other: beside each other they take the cores from one another and all of them longer.
 const checks = run(process.execPath, ['scripts/check.mjs']);
-const counts = [project('unit'), project('journeys')];
+const counts = [project('unit'), project('components'), project('journeys')];
 let passed = counts.reduce((sum, [n]) => sum + n, 0);
 let failed = counts.reduce((sum, [, n]) => sum + n, 0);
 const size = run(process.execPath, ['node_modules/size-limit/bin.js']);

@@ -1,0 +1,2 @@
+// Styles have no say in what a component does.
+export default {};
