@@ -1,7 +1,7 @@
 import { allCovers, climates, crops, findWay, methods } from '../src/catalogue/catalogue.ts';
 import { dayOf } from '../src/core/calendar/day.ts';
-import { type ChooseInput } from '../src/core/choose/choose.ts';
-import { siteFromPattern } from '../src/core/site/pattern.ts';
+import { type ChooseInput } from '../src/core/choose/input.ts';
+import { siteFromPattern } from '../src/core/climate/pattern.ts';
 
 /** The gap that is measured: early September to tomato transplants in mid May, a garden with hand tools, every cover of the catalogue. */
 const HAND_KIT = new Set(['cut', 'cut-twice', 'crimp', 'crimp-sheet', 'sheet', 'winterkill', 'summerkill']);

@@ -4,8 +4,8 @@ import { readGardenFile } from '../src/records/files/gardenFile.ts';
 import { type GardenContents } from '../src/records/verbs/verbs.ts';
 import { climates } from '../src/catalogue/catalogue.ts';
 import { dayOf, isIsoDate } from '../src/core/calendar/day.ts';
-import { siteFromNormals } from '../src/core/site/normals.ts';
-import { siteFromPattern } from '../src/core/site/pattern.ts';
+import { siteFromNormals } from '../src/core/climate/normals.ts';
+import { siteFromPattern } from '../src/core/climate/pattern.ts';
 import { type Site } from '../src/core/site/site.ts';
 
 const OPTIONS = [

@@ -2,8 +2,9 @@ import { afterAll, expect, jest, test } from '@jest/globals';
 import { type Page } from 'playwright-core';
 import { climates, crops, findWay, membersOf, methods, mixes } from '../src/catalogue/catalogue.ts';
 import { dayOf } from '../src/core/calendar/day.ts';
-import { type ChooseInput, gapEnsemble, sampleFor } from '../src/core/choose/choose.ts';
-import { siteFromPattern } from '../src/core/site/pattern.ts';
+import { gapEnsemble, sampleFor } from '../src/core/choose/choose.ts';
+import { type ChooseInput } from '../src/core/choose/input.ts';
+import { siteFromPattern } from '../src/core/climate/pattern.ts';
 import { axe, closeBrowser, makeGarden, openStage, setDay } from './browser.ts';
 
 jest.setTimeout(420_000);

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { aims, climates, crops, findCrop, findWay, kit as kitList } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isIsoDate } from '../../src/core/calendar/day.ts';
-import { siteFromNormals } from '../../src/core/site/normals.ts';
-import { siteFromPattern } from '../../src/core/site/pattern.ts';
+import { siteFromNormals } from '../../src/core/climate/normals.ts';
+import { siteFromPattern } from '../../src/core/climate/pattern.ts';
 import { type Site } from '../../src/core/site/site.ts';
 
 const date = z.string().refine(isIsoDate, 'must be a day such as 2026-09-15');

@@ -4,7 +4,7 @@ import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
 import { meanOf, quantile } from '../../src/core/random/quantile.ts';
 import { viableRate_g_m2 } from '../../src/core/seed/rate.ts';
 import { type Site, wetShareFrom } from '../../src/core/site/site.ts';
-import { fitSpread } from '../../src/core/site/spread.ts';
+import { fitSpread } from '../../src/core/climate/spread.ts';
 import { dryMatterOn, makeCourse, nitrogenOn } from '../../src/core/stand/course.ts';
 import { makeEnsemble } from '../../src/core/stand/ensemble.ts';
 import { laterBy } from '../../src/core/stand/species.ts';

@@ -1,6 +1,6 @@
 import { allCovers, findWay } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
-import { type ChooseInput } from '../../src/core/choose/choose.ts';
+import { type ChooseInput } from '../../src/core/choose/input.ts';
 import { chooseAll } from '../../src/core/choose/rounds.ts';
 import { type Sample } from '../../src/core/choose/sample.ts';
 import { hang, rankSamples } from '../../src/core/choose/rank.ts';

@@ -2,8 +2,8 @@ import { climates } from '../../src/catalogue/catalogue.ts';
 import { dayOf, monthOf } from '../../src/core/calendar/day.ts';
 import { streamOf } from '../../src/core/random/stream.ts';
 import { dailyClimate } from '../../src/core/site/daily.ts';
-import { frostChances, frostRecord } from '../../src/core/site/frost.ts';
-import { siteFromPattern } from '../../src/core/site/pattern.ts';
+import { frostChances, frostRecord } from '../../src/core/climate/frost.ts';
+import { siteFromPattern } from '../../src/core/climate/pattern.ts';
 import { generateWeather } from '../../src/core/weather/generate.ts';
 import { type Typed, yearsOf } from '../args.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { siteFromNormals } from '../core/site/normals.ts';
+import { siteFromNormals } from '../core/climate/normals.ts';
 import { findPlaces, folded, places } from './places.ts';
 
 const country = (code: string) => new Intl.DisplayNames(['en'], { type: 'region' }).of(code) ?? code;

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import { places } from '../catalogue/places.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
-import { siteFromNormals } from '../core/site/normals.ts';
+import { siteFromNormals } from '../core/climate/normals.ts';
 import { type Site } from '../core/site/site.ts';
 import { METRIC } from '../core/units/show.ts';
 import { firstAnswer, firstPlan, firstQuestion, firstRecords, type FirstSaid, type Packet } from './first.ts';

@@ -2,10 +2,10 @@ import { coverName, cropOf, membersOf, speciesOf } from '../catalogue/catalogue.
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
 import { offerAims } from '../core/choose/begin.ts';
-import { type ChooseInput } from '../core/choose/choose.ts';
+import { type ChooseInput } from '../core/choose/input.ts';
 import { type Candidate, type Sample } from '../core/choose/sample.ts';
 import { worthOfEnding } from '../core/plan/endings.ts';
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { datedPasses, type DatedPass } from '../core/plan/passes.ts';
 import { packetUse, type PacketUse } from '../core/seed/packet.ts';
 import { standShares } from '../core/seed/rate.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { dayOf } from '../core/calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
-import { type Shift } from '../core/learn/shift.ts';
+import { type Shift } from '../core/stand/shift.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
 import { forecastInput } from './cover.ts';
 import { gapQuestion } from './gap.ts';

@@ -2,7 +2,7 @@ import { crops, findCrop } from '../catalogue/catalogue.ts';
 import { type CropEntry } from '../catalogue/schema.ts';
 import { type Day } from '../core/calendar/day.ts';
 import { offerPlanting } from '../core/choose/begin.ts';
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PlantBackInput } from '../core/plantBack/plantBack.ts';
 import { type Site } from '../core/site/site.ts';

@@ -1,6 +1,6 @@
 import { isoOf } from '../core/calendar/day.ts';
 import { MODEL_FORM } from '../core/plan/model.ts';
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { type Spread } from '../core/random/quantile.ts';
 import type { Prediction } from '../records/types.ts';
 

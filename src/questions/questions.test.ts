@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { methods } from '../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { USUAL_SEED } from '../core/seed/weight.ts';
 import { forecastCover } from '../core/plan/forecast.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';

@@ -2,7 +2,7 @@ import { endingFiguresOf, speciesOf } from '../catalogue/catalogue.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
 import { worthOfEnding } from '../core/plan/endings.ts';
-import { type EndingAnswer, type StandAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer, type StandAnswer } from '../core/plan/answers.ts';
 import { type MethodHere } from '../core/termination/method.ts';
 import { LOOKED_AT, lookDays } from '../core/work/crowns.ts';
 import { type LoggedWork } from '../core/work/ownMinutes.ts';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { findCrop } from '../catalogue/catalogue.ts';
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PlantBack } from '../core/plantBack/plantBack.ts';
 import { familiesBefore, plantBackInput } from '../questions/plantBack.ts';

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { type ChooseInput } from '../core/choose/choose.ts';
+import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
 import { failureWords } from '../ui/failureWords.ts';
 import { askChoose } from '../workers/core/client.ts';

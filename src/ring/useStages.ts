@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { findWay } from '../catalogue/catalogue.ts';
 import { dayOf } from '../core/calendar/day.ts';
-import { type StandAnswer } from '../core/plan/plan.ts';
+import { type StandAnswer } from '../core/plan/answers.ts';
 import { viableRate_g_m2 } from '../core/seed/rate.ts';
 import { type Member } from '../core/stand/species.ts';
 import { failureWords } from '../ui/failureWords.ts';

@@ -1,4 +1,4 @@
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { type Spread } from '../core/random/quantile.ts';
 import { showPerArea, type UnitChoice } from '../core/units/show.ts';
 

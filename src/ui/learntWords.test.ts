@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { IMPERIAL, METRIC } from '../core/units/show.ts';
-import { type Shift } from '../core/learn/shift.ts';
+import { type Shift } from '../core/stand/shift.ts';
 import { shiftWords, traitWords } from './learntWords.ts';
 
 const none: Shift = {

@@ -1,4 +1,4 @@
-import { flowersBy_d, type Shift, type Trait } from '../core/learn/shift.ts';
+import { flowersBy_d, type Shift, type Trait } from '../core/stand/shift.ts';
 import { type UnitChoice } from '../core/units/show.ts';
 
 const percent = (meanLog: number): number => Math.round((Math.exp(meanLog) - 1) * 100);

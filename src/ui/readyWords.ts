@@ -1,4 +1,4 @@
-import { type EndingAnswer } from '../core/plan/plan.ts';
+import { type EndingAnswer } from '../core/plan/answers.ts';
 import { showDay } from './dates.ts';
 
 /** Soil warmth is spoken of when it keeps the crop waiting in this share of years. */

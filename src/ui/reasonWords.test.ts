@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { allCovers, climates, crops, findWay, methods, species } from '../catalogue/catalogue.ts';
 import { dayOf } from '../core/calendar/day.ts';
-import { type ChooseInput } from '../core/choose/choose.ts';
+import { type ChooseInput } from '../core/choose/input.ts';
 import { chooseAll } from '../core/choose/rounds.ts';
 import { type Sample } from '../core/choose/sample.ts';
-import { siteFromPattern } from '../core/site/pattern.ts';
+import { siteFromPattern } from '../core/climate/pattern.ts';
 import { IMPERIAL, METRIC } from '../core/units/show.ts';
 import { changeWords, waysOut } from './changeWords.ts';
 import { reasonWords } from './reasonWords.ts';

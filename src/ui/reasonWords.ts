@@ -1,4 +1,4 @@
-import { type Reason } from '../core/choose/reasons.ts';
+import { type Reason } from '../core/choose/reason.ts';
 import { showPerArea, showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
 import { showDay } from './dates.ts';
 import { type Trouble } from '../core/choose/troubles.ts';

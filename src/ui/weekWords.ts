@@ -1,4 +1,4 @@
-import { type WeekAway } from '../core/plan/plan.ts';
+import { type WeekAway } from '../core/plan/answers.ts';
 import { showPerArea, type UnitChoice } from '../core/units/show.ts';
 import { showDay } from './dates.ts';
 

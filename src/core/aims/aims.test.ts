@@ -59,10 +59,10 @@ describe('what an ending is worth', () => {
     expect(worth({ inTime: 0.5, dead: 0 })).toBeCloseTo(0.525, 9);
   });
   test('a year that sheds seed counts half', () => expect(worth({ noSeed: 0, dead: 0 })).toBeCloseTo(0.5, 9));
-  test('an hour on 100 m2 costs a hundredth; a month idle past five weeks two', () => {
+  test('an hour on 100 m2 costs a hundredth; a month idle past five weeks three and a third', () => {
     expect(worth({}) - worth({}, 60)).toBeCloseTo(0.01, 9);
     expect(worth({}) - worth({}, 0, 35)).toBe(0);
-    expect(worth({}) - worth({}, 0, 65)).toBeCloseTo(0.02, 9);
+    expect(worth({}) - worth({}, 0, 65)).toBeCloseTo(30 / 900, 9);
   });
   test('what takes more than it gives is made no better by seldom coming off', () => {
     expect(worth({ inTime: 0.1, dead: 0 }, 0, 0, -0.4)).toBeCloseTo(-0.4, 9);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { dayOf, isoOf, isIsoDate } from '../calendar/day.ts';
-import { dayLength_h, extraterrestrial_MJ } from '../calendar/sun.ts';
+import { dayOf, isoOf, isIsoDate } from './day.ts';
+import { dayLength_h, extraterrestrial_MJ } from './sun.ts';
 
 describe('calendar and sun', () => {
   test('a day and its ISO date are one and the same, and unreal dates are refused', () => {

@@ -4,9 +4,10 @@ import { allCovers, climates, crops, findWay, membersOf, methods } from '../../c
 import { methodsHere } from '../../questions/methods.ts';
 import { turnsFor } from '../../questions/turns.ts';
 import { dayOf, isoOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { offerAims, offerPlanting } from './begin.ts';
-import { type ChooseInput, gapEnsemble, sampleFor } from './choose.ts';
+import { gapEnsemble, sampleFor } from './choose.ts';
+import { type ChooseInput } from './input.ts';
 import { chooseAll } from './rounds.ts';
 import { type Sample } from './sample.ts';
 import { groupsOf, product } from './known.ts';

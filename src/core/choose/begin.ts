@@ -2,7 +2,7 @@ import { type AimStrands } from '../aims/aims.ts';
 import { type Day, dayOfYear } from '../calendar/day.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type DailyClimate, dailyClimate, YEAR_DAYS } from '../site/daily.ts';
-import { type FrostRecord, frostChances, frostRecord } from '../site/frost.ts';
+import { type FrostRecord, frostChances, frostRecord } from '../climate/frost.ts';
 import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type BedNotes } from './known.ts';

@@ -1,7 +1,7 @@
 import { type AimStrands } from '../aims/aims.ts';
 import { bestWay } from '../plan/search.ts';
 import { type GrownPlan } from '../plan/grown.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type MethodHere } from '../termination/method.ts';
 
 /** One thing that would turn a failing plan into one that holds, with the odds it would then have. */

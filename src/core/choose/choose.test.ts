@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods, mixes } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { type ChooseInput } from './choose.ts';
+import { type ChooseInput } from './input.ts';
 import { chooseAll } from './rounds.ts';
 import { rankSamples } from './rank.ts';
-import { effective, weighByLooks } from '../look/weigh.ts';
+import { effective, weighByLooks } from '../plan/weigh.ts';
 import { growPlan } from '../plan/grown.ts';
 import { answerStand } from '../plan/standAnswer.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 
 const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);

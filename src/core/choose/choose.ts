@@ -1,53 +1,25 @@
 import { type AimStrands } from '../aims/aims.ts';
-import { type Day } from '../calendar/day.ts';
 import { answerEnding, answerEndings, pickEnding, weeksAway } from '../plan/endings.ts';
 import { type Effort, FULL, GLANCE, QUICK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
-import { type EndingAnswer, type Plan } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
+import { type Plan } from '../termination/plan.ts';
 import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
-import { type NextCrop } from '../residue/wait.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { type Site } from '../site/site.ts';
-import { type Soil } from '../soil/soil.ts';
-import { type SowingWay } from '../stand/emergence.ts';
 import { CROP_LETS_THROUGH } from '../stand/grow.ts';
 import { type Species } from '../stand/species.ts';
-import { asLearnt, type Shift } from '../learn/shift.ts';
+import { asLearnt } from '../stand/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change, changesFor, FAILING, plantLater } from './change.ts';
-import { type BedNotes, whatIsKnown } from './known.ts';
+import { whatIsKnown } from './known.ts';
+import { type ChooseInput } from './input.ts';
 import { reasonsFor } from './reasons.ts';
 import { type Candidate, type Hint, type Sample } from './sample.ts';
 import { inSeason } from './season.ts';
 import { asNext, inTurn, turnOf } from './turn.ts';
 import { bearsWaters, watersUnder } from './waters.ts';
 import { bestSowing, earlier, later, standInGap, type Trial } from './trial.ts';
-
-export interface Gap {
-  /** First day on which the ground is free. */
-  freeDay: Day;
-  plantDay: Day;
-  next: NextCrop;
-}
-
-export interface ChooseInput {
-  site: Site;
-  soil: Soil;
-  way: SowingWay;
-  watered: boolean;
-  gap: Gap;
-  aims: AimStrands[];
-  candidates: Candidate[];
-  methods: MethodHere[];
-  bed: BedNotes;
-  /** Who must be kept from harm: words used in the catalogue's hazards. */
-  keepsSafe: string[];
-  hazards: Record<string, { to: string; text: string }[]>;
-  /** What this garden has shown, by kind and under '' for all others, where its gardener lets it. */
-  learnt?: Record<string, Shift>;
-  years: number;
-}
 
 /** No ending begins after planting day; a stand is followed a little longer, to say what it would have come to. */
 const GROWN_AFTER_D = 21;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { crops, membersOf } from '../../catalogue/catalogue.ts';
-import { type EndingAnswer, type StandAnswer } from '../plan/plan.ts';
+import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
 import { product, whatIsKnown } from './known.ts';
 
 type Asked = Parameters<typeof whatIsKnown>[0];

@@ -1,8 +1,9 @@
 import { type Member } from '../stand/species.ts';
-import { type EndingAnswer, type StandAnswer } from '../plan/plan.ts';
+import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { AVAILABLE_WATER_MM, type Soil } from '../soil/soil.ts';
 import { power } from '../units/exact.ts';
+import { type Factor } from './factor.ts';
 import { type InSeason } from './season.ts';
 import { feeds, starves, type Trouble } from './troubles.ts';
 
@@ -13,35 +14,6 @@ export interface BedNotes {
   troubles: Trouble[];
   shade: 'open' | 'part' | 'deep';
   surface: 'clean' | 'weedy' | 'sod';
-}
-
-/** One thing that is known and makes a cover fit better or worse here: the interface makes the sentence. */
-export interface Factor {
-  code:
-    | 'too-warm'
-    | 'too-cool'
-    | 'never-chilled'
-    | 'late-before-winter'
-    | 'thinned'
-    | 'same-family'
-    | 'family-before'
-    | 'poor-before'
-    | 'good-before'
-    | 'trouble'
-    | 'helps-against'
-    | 'own-seed'
-    | 'shaded'
-    | 'residue-in-the-way'
-    | 'thirsty'
-    | 'bears-drought'
-    | 'dry-ground'
-    | 'wet-ground'
-    | 'sod'
-    | 'wants-light-ground'
-    | 'little-known';
-  /** Multiplies the fit. */
-  times: number;
-  facts: Record<string, number | string>;
 }
 
 /** A cover of the next crop's own family carries its pests and diseases over; grasses do so least. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { type EndingAnswer, type WeekAway } from '../plan/plan.ts';
+import { type EndingAnswer, type WeekAway } from '../plan/answers.ts';
 import { hang, rankOne, rankSamples } from './rank.ts';
 import { type Sample } from './sample.ts';
 import { inTurn } from './turn.ts';

@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods, species } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
-import { type ChooseInput, gapEnsemble, sampleFor } from './choose.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
+import { gapEnsemble, sampleFor } from './choose.ts';
+import { type ChooseInput } from './input.ts';
 import { roughSamples } from './rounds.ts';
 import { type Candidate } from './sample.ts';
 import { type TROUBLES } from './troubles.ts';

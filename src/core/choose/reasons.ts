@@ -1,34 +1,9 @@
 import { type Member } from '../stand/species.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
-import { type ChooseInput } from './choose.ts';
-import { type Factor } from './known.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
+import { type ChooseInput } from './input.ts';
+import { type Factor } from './factor.ts';
+import { type Reason } from './reason.ts';
 import { type Sample } from './sample.ts';
-
-/** A fact that speaks for or against a cover; the interface makes the sentence. Days are absolute, odds 0..1. */
-export interface Reason {
-  side: 'for' | 'against';
-  code:
-    | 'feeds'
-    | 'covered-early'
-    | 'in-time'
-    | 'frost-ends-it'
-    | 'holds-weeds'
-    | 'flowers'
-    | 'mulch'
-    | 'late'
-    | 'no-kit'
-    | 'crimp-too-early'
-    | 'method-fails'
-    | 'ties-up-nitrogen'
-    | 'hazard'
-    | 'thin-stand'
-    | 'sets-seed'
-    | 'frost-may-spare'
-    | 'leaves-the-bed'
-    | 'restricted'
-    | Factor['code'];
-  facts: Record<string, number | string>;
-}
 
 type Draft = Omit<Sample, 'reasons'>;
 

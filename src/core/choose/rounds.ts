@@ -4,7 +4,8 @@ import { GLANCE, QUICK } from '../plan/search.ts';
 import { AHEAD_D } from '../plan/span.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { temperatureShare } from '../stand/emergence.ts';
-import { type ChooseInput, gapEnsemble, sampleFor } from './choose.ts';
+import { gapEnsemble, sampleFor } from './choose.ts';
+import { type ChooseInput } from './input.ts';
 import { hang, rankSamples } from './rank.ts';
 import { type Candidate, type Hint, type Sample } from './sample.ts';
 

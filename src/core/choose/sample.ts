@@ -1,9 +1,9 @@
 import { type Day } from '../calendar/day.ts';
-import { type EndingAnswer, type StandAnswer, type WeekAway } from '../plan/plan.ts';
+import { type EndingAnswer, type StandAnswer, type WeekAway } from '../plan/answers.ts';
 import { type Member } from '../stand/species.ts';
 import { type Change } from './change.ts';
-import { type Factor } from './known.ts';
-import { type Reason } from './reasons.ts';
+import { type Factor } from './factor.ts';
+import { type Reason } from './reason.ts';
 
 /** A cover that might be hung in the gap, with whatever the gardener has already fixed of it. */
 export interface Candidate {

@@ -1,7 +1,7 @@
 import { type Ensemble } from '../stand/ensemble.ts';
 import { type Member, type Species } from '../stand/species.ts';
 import { type Season } from '../weather/season.ts';
-import { type Factor } from './known.ts';
+import { type Factor } from './factor.ts';
 
 /**
  * Answers: is this the season for these kinds, sown on this day and ended on that one?

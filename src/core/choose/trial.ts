@@ -1,7 +1,8 @@
 import { type AimStrands, serves } from '../aims/aims.ts';
 import { type BestWay, bestWay } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growPlan } from '../plan/grown.ts';
-import { type EndingAnswer, type Plan, type StandAnswer } from '../plan/plan.ts';
+import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
+import { type Plan } from '../termination/plan.ts';
 import { answerStand, standOdds } from '../plan/standAnswer.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { type Ensemble } from '../stand/ensemble.ts';

@@ -1,11 +1,11 @@
 import { PLENTY } from '../aims/aims.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type Spread } from '../random/quantile.ts';
 import { type Day } from '../calendar/day.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { inSeason } from './season.ts';
-import { type ChooseInput } from './choose.ts';
+import { type ChooseInput } from './input.ts';
 import { type Candidate, type Sample } from './sample.ts';
 
 /** Two covers that follow each other as one sample: the second's endings, with what the first brought beside them. */

@@ -2,7 +2,7 @@ import { STRESS_SHARE } from '../soil/day.ts';
 import { AVAILABLE_WATER_MM, type Soil } from '../soil/soil.ts';
 import { type Course } from '../stand/course.ts';
 import { type Member } from '../stand/species.ts';
-import { type Factor } from './known.ts';
+import { type Factor } from './factor.ts';
 
 /**
  * Answers: does this ground stay too dry, or too wet, for these kinds? The model of growth gives every kind the same roots; how kinds differ in

@@ -1,5 +1,5 @@
 import { type Day } from '../calendar/day.ts';
-import { type LookSeen } from '../look/weigh.ts';
+import { type LookSeen } from '../plan/weigh.ts';
 import { type ForecastInput, standOf } from '../plan/standing.ts';
 import { type Spread, spreadOf } from '../random/quantile.ts';
 import { dryMatterOn } from '../stand/course.ts';

@@ -1,9 +1,9 @@
 import { type ForecastInput, standOf } from '../plan/standing.ts';
 import { SPREAD } from '../stand/ensemble.ts';
-import { type Variation } from '../stand/grow.ts';
+import { type Variation } from '../stand/variation.ts';
 import { ln } from '../units/exact.ts';
 import { pool, type Pooled, type Result, type Split } from './pool.ts';
-import { type Shift, type Trait, TRAITS } from './shift.ts';
+import { type Shift, type Trait, TRAITS } from '../stand/shift.ts';
 
 // What a garden's own results say about it. The plausible years of a cover differ in how fast its kind ripens here, how well it grows, comes up and
 // bears cold; looks weigh those years. What the weights say of a cover is one result, and results are pooled.

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { climates } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { bareTwin } from './bare.ts';

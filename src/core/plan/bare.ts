@@ -1,7 +1,7 @@
 import { startSoil, nitrogenDay, type SoilState, waterDay } from '../soil/day.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { groundOf, weedsGrow } from '../weeds/weeds.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 
 /** One year of the same bed left bare: what a cover is held against. One value a day. */
 export interface BareYear {

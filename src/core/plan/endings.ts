@@ -7,7 +7,8 @@ import { type MethodHere } from '../termination/method.ts';
 import { type GrownPlan } from './grown.ts';
 import { outcomeLived } from './livedOutcome.ts';
 import { type Laying, layingOf, newOutcome, type YearOutcome } from './outcome.ts';
-import { type EndingAnswer, type WeekAway, type YearEnd } from './plan.ts';
+import { type EndingAnswer, type WeekAway } from './answers.ts';
+import { type YearEnd } from '../termination/plan.ts';
 import { ASIDE, type Effort, type Found, FULL, HOPELESS, lastStart, searchDays } from './search.ts';
 import { idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
 

@@ -12,7 +12,7 @@ import {
   outcomeByWeather,
   type YearOfPlan,
 } from './outcome.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 import { makeReading } from './reading.ts';
 
 // One year made by hand, so that every figure can be worked out on paper: 100 days, free and sown on day 0, planting on day 90.

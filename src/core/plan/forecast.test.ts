@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { type ChooseInput } from '../choose/choose.ts';
+import { type ChooseInput } from '../choose/input.ts';
 import { chooseAll } from '../choose/rounds.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { forecastCover } from './forecast.ts';
 import { type ForecastInput } from './standing.ts';
 

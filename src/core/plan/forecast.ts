@@ -1,9 +1,9 @@
 import { type Day } from '../calendar/day.ts';
 import { USUAL_AIMS } from '../aims/aims.ts';
-import { effective } from '../look/weigh.ts';
+import { effective } from './weigh.ts';
 import { meanOf, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from './endings.ts';
-import { type EndingAnswer, type StandAnswer, type WeekAway } from './plan.ts';
+import { type EndingAnswer, type StandAnswer, type WeekAway } from './answers.ts';
 import { type GrownPlan } from './grown.ts';
 import { type LivedSoFar, nextCutAgain } from './lived.ts';
 import { answerStand } from './standAnswer.ts';

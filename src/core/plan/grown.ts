@@ -4,7 +4,7 @@ import { type Ensemble } from '../stand/ensemble.ts';
 import { growStand, makeGrowRoom } from '../stand/grow.ts';
 import { type Work } from '../stand/work.ts';
 import { type PlanFigures } from './outcome.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 import { type Reading } from './reading.ts';
 
 /** Grown years of one plan: the courses of all members of the ensemble, kept so that any ending can be tried on them. */

@@ -2,7 +2,7 @@ import { type AimStrands } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
 import { type MethodHere, takeApart } from '../termination/method.ts';
 import { answerEnding, worthOfEnding } from './endings.ts';
-import { type EndingAnswer } from './plan.ts';
+import { type EndingAnswer } from './answers.ts';
 import { type Standing } from './standing.ts';
 
 /** A lane across the bed with its own planting day, and the day on which it is best ended for that. */

@@ -4,7 +4,7 @@ import { climates, findWay } from '../../catalogue/catalogue.ts';
 import { methodsHere, nextCropOf } from '../../questions/methods.ts';
 import { FREE_RULES } from '../../questions/rules.ts';
 import { dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { worthOfEnding } from './endings.ts';
 import { takeApart } from '../termination/method.ts';

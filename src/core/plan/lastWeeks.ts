@@ -6,7 +6,7 @@ import { type MethodHere, takeApart } from '../termination/method.ts';
 import { answerEnding, answerLived, worthOfEnding } from './endings.ts';
 import { growLived } from './lived.ts';
 import { type Laying, newOutcome, outcomeByHand } from './outcome.ts';
-import { type EndingAnswer, type StandAnswer } from './plan.ts';
+import { type EndingAnswer, type StandAnswer } from './answers.ts';
 import { lastStart } from './search.ts';
 import { answerStand } from './standAnswer.ts';
 import { type ForecastInput, type Standing, standOf } from './standing.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { type Day, dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { type PassKind } from '../termination/method.ts';
 import { forecastCover } from './forecast.ts';
 import { type ForecastInput } from './standing.ts';

@@ -3,7 +3,7 @@ import { type MethodHere, type PassKind } from '../termination/method.ts';
 import { type Task, workOf } from '../termination/work.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { growPlan, type GrownPlan } from './grown.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 
 /** A pass of a cover's ending as it was done, or as it is still to come. Days are absolute. */
 export interface PassLived {

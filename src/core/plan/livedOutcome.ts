@@ -2,7 +2,7 @@ import { BURIED_TIMES, carbonToNitrogen, DECAY_BY_CN } from '../residue/decay.ts
 import { availableNitrogen_g_m2 } from '../residue/nitrogen.ts';
 import { type Laid } from '../stand/course.ts';
 import { lightLeft } from '../stand/leaf.ts';
-import { type YearEnd } from './plan.ts';
+import { type YearEnd } from '../termination/plan.ts';
 import { higher } from '../units/bounds.ts';
 import { lookUp } from '../units/table.ts';
 import { heldAgainst } from '../weeds/weeds.ts';

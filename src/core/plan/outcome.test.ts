@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { answerEnding, answerEndings, pickEnding, weeksAway, worthOfEnding } from './endings.ts';
 import { growPlan } from './grown.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 
 const site = (id: string) => siteFromPattern(climates.find((c) => c.id === id)!);
 const way = (id: string) => ({ ...methods.find((m) => m.id === id)!, minutesPer100m2: 60, missing: [] });

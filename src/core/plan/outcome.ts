@@ -8,7 +8,7 @@ import { lookUp } from '../units/table.ts';
 import { fallOn, heldAgainst, type Weeds, weedsGrow } from '../weeds/weeds.ts';
 import { between, type Season } from '../weather/season.ts';
 import { type BareYear } from './bare.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 import { BARE, LYING_HOLDS, type Reading, SHEET_HOLDS, spreadOfResidue } from './reading.ts';
 
 /** What one year brought by planting day, in the quantities the aims are measured in. */

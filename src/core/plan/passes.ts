@@ -1,5 +1,5 @@
 import { type Day, isoOf } from '../calendar/day.ts';
-import { type EndingAnswer } from './plan.ts';
+import { type EndingAnswer } from './answers.ts';
 
 /** A step of an ending with its day. */
 export interface DatedPass {

@@ -3,7 +3,7 @@ import { lightLeft } from '../stand/leaf.ts';
 import { type Course } from '../stand/course.ts';
 import { groundOf, weedsGrow } from '../weeds/weeds.ts';
 import { type Season } from '../weather/season.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 
 /** Ground is bare under this cover. */
 export const BARE = 0.3;

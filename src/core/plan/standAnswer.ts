@@ -8,7 +8,8 @@ import { type GrownPlan } from './grown.ts';
 import { type Laying, newOutcome, outcomeByHand, outcomeByWeather, type YearOutcome } from './outcome.ts';
 import { CROP_COVER, spreadOfResidue } from './reading.ts';
 import { yearOf } from './year.ts';
-import { type EndingAnswer, type Plan, type StandAnswer } from './plan.ts';
+import { type EndingAnswer, type StandAnswer } from './answers.ts';
+import { type Plan } from '../termination/plan.ts';
 
 /** Ground counts as closed at this cover. */
 export const CLOSED = 0.8;

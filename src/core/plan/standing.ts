@@ -1,5 +1,5 @@
 import { type Day } from '../calendar/day.ts';
-import { type LookSeen, weighByLooks } from '../look/weigh.ts';
+import { type LookSeen, weighByLooks } from './weigh.ts';
 import { type AimStrands } from '../aims/aims.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type NextCrop } from '../residue/wait.ts';
@@ -10,10 +10,10 @@ import { CROP_LETS_THROUGH } from '../stand/grow.ts';
 import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
 import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';
-import { asLearnt, type Shift } from '../learn/shift.ts';
+import { asLearnt, type Shift } from '../stand/shift.ts';
 import { growLived, type LivedSoFar } from './lived.ts';
 import { growPlan, type GrownPlan } from './grown.ts';
-import { type Plan } from './plan.ts';
+import { type Plan } from '../termination/plan.ts';
 import { AFTER_PLANTING_D, SHADE_LIGHT, spanOf, YEARS_SEED } from './span.ts';
 
 /** A cover that is planned or already stands, and what is known of it. */

@@ -1,5 +1,5 @@
 import { type Day, dayOf } from '../calendar/day.ts';
-import { type EndingAnswer } from './plan.ts';
+import { type EndingAnswer } from './answers.ts';
 
 /** When a step of an ending falls due, as things stand today. */
 export interface Step {

@@ -9,7 +9,7 @@ import {
   type YearOfPlan,
   type YearOutcome,
 } from './outcome.ts';
-import { type YearEnd } from './plan.ts';
+import { type YearEnd } from '../termination/plan.ts';
 import { makeReading, readCourse, type Reading } from './reading.ts';
 
 /** Room for readings by length of the span and year: written over by the next plan that is read, as its courses are. */

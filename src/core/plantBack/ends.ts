@@ -1,5 +1,6 @@
 import { answerEnding, answerLived } from '../plan/endings.ts';
-import { type EndingAnswer, type YearEnd } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
+import { type YearEnd } from '../termination/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { shareOf } from '../random/quantile.ts';
 import { type NextCrop } from '../residue/wait.ts';

@@ -1,6 +1,6 @@
 import { bareTwin } from '../plan/bare.ts';
 import { LEGUME_ROOT_CN } from '../plan/outcome.ts';
-import { type Plan, type YearEnd } from '../plan/plan.ts';
+import { type Plan, type YearEnd } from '../termination/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { quantile, type Spread, spreadOf } from '../random/quantile.ts';
 import { type Freeing, freeOn, startFreeing } from '../residue/freeing.ts';

@@ -5,7 +5,7 @@ import { lightLeft } from '../stand/leaf.ts';
 import { lookUp } from '../units/table.ts';
 import { between, type Season } from '../weather/season.ts';
 import { cleanGround, weedsGrow } from '../weeds/weeds.ts';
-import { type YearEnd } from '../plan/plan.ts';
+import { type YearEnd } from '../termination/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { type Laid } from '../stand/course.ts';
 import { type MethodParts } from '../termination/method.ts';

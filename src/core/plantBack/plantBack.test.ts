@@ -3,7 +3,7 @@ import { climates, crops, findCrop, findWay, membersOf, methods } from '../../ca
 import { dayOf } from '../calendar/day.ts';
 import { type ForecastInput } from '../plan/standing.ts';
 import { forecastCover } from '../plan/forecast.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { depthOf_m, plantsFor, rawManureWait_d, startPlants, strawToAdd_l } from './onTheDay.ts';
 import { plantBack, type PlantBackInput } from './plantBack.ts';
 import { takenUp } from './uptake.ts';

@@ -1,5 +1,5 @@
 import { type Day } from '../calendar/day.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type ForecastInput, standOf } from '../plan/standing.ts';
 import { quantile, type Spread, spreadOf } from '../random/quantile.ts';
 import { takeApart } from '../termination/method.ts';

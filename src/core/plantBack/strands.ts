@@ -1,5 +1,5 @@
 import { type Day } from '../calendar/day.ts';
-import { type YearEnd } from '../plan/plan.ts';
+import { type YearEnd } from '../termination/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { meanOf, quantile, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';

@@ -1,6 +1,6 @@
 import { USUAL_AIMS } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
-import { type LookSeen } from '../look/weigh.ts';
+import { type LookSeen } from '../plan/weigh.ts';
 import { bestWay } from '../plan/search.ts';
 import { type ForecastInput, type Standing, standOf } from '../plan/standing.ts';
 import { quantile } from '../random/quantile.ts';

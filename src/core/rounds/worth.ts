@@ -1,6 +1,6 @@
 import { type AimFigures, type AimStrands, served, serves } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
-import { likelihoods, type LookSeen } from '../look/weigh.ts';
+import { likelihoods, type LookSeen } from '../plan/weigh.ts';
 import { yearEnds } from '../plan/endings.ts';
 import { layingOf, newOutcome } from '../plan/outcome.ts';
 import { lastStart } from '../plan/search.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { membersOf } from '../../catalogue/catalogue.ts';
-import { rateParts, viableRate_g_m2 } from '../seed/rate.ts';
-import { portions, throwGroups, weightFor } from '../seed/weight.ts';
+import { rateParts, viableRate_g_m2 } from './rate.ts';
+import { portions, throwGroups, weightFor } from './weight.ts';
 
 describe('seed', () => {
   test('9.6 m2 of rye alone comes to 165.0 g on the scale', () => {

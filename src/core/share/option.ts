@@ -2,7 +2,7 @@ import { served } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
 import { yearEnds } from '../plan/endings.ts';
 import { answerEnding, answerLived, worthOfEnding } from '../plan/endings.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type Standing } from '../plan/standing.ts';
 import { dryMatterOn } from '../stand/course.ts';
 import { readyEnding, newYearEnd } from '../termination/end.ts';

@@ -1,6 +1,6 @@
 import { type AimStrands } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type ForecastInput } from '../plan/standing.ts';
 import { type EndingFigures } from '../work/figures.ts';
 import { type Sheet, type ThingKind } from '../work/things.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { type SowToday, type SowTodayInput, sowToday } from './today.ts';
 
 const site = (id: string) => siteFromPattern(climates.find((c) => c.id === id)!);

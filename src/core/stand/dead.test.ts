@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, findSpecies, findWay, membersOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { addDead, noDeadMatter, rotDay } from './dead.ts';
 import { makeCourse } from './course.ts';

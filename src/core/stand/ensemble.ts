@@ -4,7 +4,7 @@ import { dailyClimate } from '../site/daily.ts';
 import { type Site } from '../site/site.ts';
 import { type ObservedDay } from '../weather/generate.ts';
 import { type Season, dayLengths, makeSeason } from '../weather/season.ts';
-import { type Variation } from './grow.ts';
+import { type Variation } from './variation.ts';
 import { exp } from '../units/exact.ts';
 
 /** Many plausible seasons at one site over one span of days, shared by every candidate that is tried in it. */

@@ -7,25 +7,14 @@ import { addDead, type DeadMatter, noDeadMatter, rotDay } from './dead.ts';
 import { type SowingWay, wayShare } from './emergence.ts';
 import { criticalShare, lightLeft } from './leaf.ts';
 import { type Plant, crowdingOf, emerge, fixation, makePlant, resetPlant, swell } from './plant.ts';
-import { type Today, afterNight, ageDay, gainDay, lossDay, newToday, renewDay } from './plantDay.ts';
+import { afterNight, ageDay, gainDay, lossDay, renewDay } from './plantDay.ts';
+import { type Today, newToday } from './today.ts';
 import { type Member } from './species.ts';
 import { daylengthFactors } from './stage.ts';
 import { warmthOf } from './thermal.ts';
 import { type Traits, traitsOf } from './traits.ts';
+import { type Variation } from './variation.ts';
 import { type Work } from './work.ts';
-
-/** What makes one plausible year differ from the next besides weather: variety, seed, soil, all that is not known. */
-export interface Variation {
-  stageRate: number;
-  growth: number;
-  emergence: number;
-  /** Shift of the killing temperature, °C. */
-  hardiness_c: number;
-  /** Tougher plants also die less surely by hand: factor on the odds of being killed by a pass. */
-  killOdds: number;
-  /** ... and factor on the heat that kills them under a sheet. */
-  coverHeat: number;
-}
 
 /** A crop that still stands over the seed and lets this share of light through until it is cleared. */
 export interface Canopy {

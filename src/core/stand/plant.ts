@@ -2,7 +2,7 @@ import { type Soil } from '../soil/soil.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { type Course } from './course.ts';
 import { moistureRate, moistureShare, temperatureShare } from './emergence.ts';
-import { type Today } from './plantDay.ts';
+import { type Today } from './today.ts';
 import { type Member } from './species.ts';
 import { type Traits } from './traits.ts';
 

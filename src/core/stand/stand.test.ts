@@ -4,15 +4,15 @@ import { climates, findWay, membersOf, species } from '../../catalogue/catalogue
 import { dayOf } from '../calendar/day.ts';
 import { quantile } from '../random/quantile.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { siteFromPattern } from '../site/pattern.ts';
-import { makeCourse } from '../stand/course.ts';
-import { makeEnsemble, NO_VARIATION } from '../stand/ensemble.ts';
-import { growStand } from '../stand/grow.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
+import { makeCourse } from './course.ts';
+import { makeEnsemble, NO_VARIATION } from './ensemble.ts';
+import { growStand } from './grow.ts';
 import { traitsOf } from './traits.ts';
-import { stageNumber } from '../stand/stage.ts';
+import { stageNumber } from './stage.ts';
 import { chillOfDay } from '../weather/chill.ts';
-import { survival } from '../stand/cold.ts';
-import { warmthOfDay } from '../stand/thermal.ts';
+import { survival } from './cold.ts';
+import { warmthOfDay } from './thermal.ts';
 
 const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
 const rye = species.find((s) => s.id === 'cereal-rye')!;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { climates, findWay, membersOf, mixes, sowingWays, species } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { lightLeft } from './leaf.ts';
 import { makeCourse } from './course.ts';
 import { type Ensemble, makeEnsemble } from './ensemble.ts';

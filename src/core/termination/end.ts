@@ -1,11 +1,11 @@
 import { type NextCrop, type Handling, waitDays20 } from '../residue/wait.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
-import { type Variation } from '../stand/grow.ts';
+import { type Variation } from '../stand/variation.ts';
 import { higher } from '../units/bounds.ts';
 import { lookUp, type Table, tableOf } from '../units/table.ts';
 import { type Season, reaches } from '../weather/season.ts';
-import { type Plan, type YearEnd } from '../plan/plan.ts';
+import { type Plan, type YearEnd } from './plan.ts';
 import { diesRipe } from './kill.ts';
 import {
   GROWN_G_M2,

@@ -3,8 +3,8 @@ import { crops, species } from '../../catalogue/catalogue.ts';
 import { decayRate, residueCover } from '../residue/decay.ts';
 import { availableNitrogen_g_m2 } from '../residue/nitrogen.ts';
 import { waitDays20 } from '../residue/wait.ts';
-import { crimpKills, cutKills } from '../termination/kill.ts';
-import { coveringHeat } from '../termination/sheet.ts';
+import { crimpKills, cutKills } from './kill.ts';
+import { coveringHeat } from './sheet.ts';
 
 const rye = species.find((s) => s.id === 'cereal-rye')!;
 const squash = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };

@@ -1,4 +1,4 @@
-import { type YearEnd } from '../plan/plan.ts';
+import { type YearEnd } from './plan.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Season } from '../weather/season.ts';
 import { DEAD_BELOW, type Ending, mostAlive, never, ready } from './end.ts';

@@ -5,7 +5,7 @@ import { dayOf } from '../calendar/day.ts';
 import { growPlan } from '../plan/grown.ts';
 import { freeOn, startFreeing } from '../residue/freeing.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { livedEnd } from './lived.ts';
 import { newYearEnd, readyEnding } from './end.ts';

@@ -4,7 +4,7 @@ import { dayOf } from '../calendar/day.ts';
 import { answerEndings } from '../plan/endings.ts';
 import { growPlan } from '../plan/grown.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { leftAlive, type MethodHere, takeApart } from './method.ts';
 

@@ -1,4 +1,4 @@
-import { type YearEnd } from '../plan/plan.ts';
+import { type YearEnd } from './plan.ts';
 import { coolerUnder_c } from '../residue/warmth.ts';
 import { type Season } from '../weather/season.ts';
 

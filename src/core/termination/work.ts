@@ -1,7 +1,7 @@
 import { type Soil } from '../soil/soil.ts';
 import { type Course } from '../stand/course.ts';
 import { layDown } from '../stand/dead.ts';
-import { type Variation } from '../stand/grow.ts';
+import { type Variation } from '../stand/variation.ts';
 import { type Plant } from '../stand/plant.ts';
 import { type Member } from '../stand/species.ts';
 import { stageNumber } from '../stand/stage.ts';

@@ -3,7 +3,7 @@ import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.t
 import { type Day, dayOf } from '../calendar/day.ts';
 import { forecastCover } from '../plan/forecast.ts';
 import { type ForecastInput } from '../plan/standing.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { waterToday } from './follow.ts';
 
 const SOWN = dayOf('2027-06-10');

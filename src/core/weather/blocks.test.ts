@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { climates } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { lazyEnsemble, makeEnsemble } from '../stand/ensemble.ts';
 
 const site = siteFromPattern(climates.find((c) => c.id === 'humid-temperate')!);

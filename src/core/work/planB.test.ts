@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { planBOf } from './planB.ts';
 
 const PLANT = 200;

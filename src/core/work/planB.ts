@@ -1,5 +1,5 @@
 import { type Day } from '../calendar/day.ts';
-import { type EndingAnswer } from '../plan/plan.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type PassKind } from '../termination/method.ts';
 
 /** What shows that a way is failing. */

@@ -5,7 +5,7 @@ import { type MethodHere } from '../../core/termination/method.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { showDay } from '../../ui/dates.ts';
 import { Odds } from '../../ui/parts.tsx';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { weekWords } from '../../ui/weekWords.ts';
 import { changeWords, laterWords } from '../../ui/changeWords.ts';

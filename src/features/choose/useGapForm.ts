@@ -4,7 +4,7 @@ import { cropOf, crops } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
 import { type AimOffer, offerAims, offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
-import { type ChooseInput } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/input.ts';
 import type { Bed } from '../../records/types.ts';
 import { bedNotes, gapQuestion } from '../../questions/gap.ts';
 import { nextCropOf } from '../../questions/methods.ts';

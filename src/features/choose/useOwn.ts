@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { coverName, membersOf } from '../../catalogue/catalogue.ts';
-import { type ChooseInput } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/input.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { useLive } from '../../ring/useLive.ts';
 

@@ -3,11 +3,11 @@ import { findCrop } from '../../catalogue/catalogue.ts';
 import { places } from '../../catalogue/places.ts';
 import { dayOf, dayOfYear, isIsoDate, isoOf } from '../../core/calendar/day.ts';
 import { offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
-import { type ChooseInput } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/input.ts';
 import { rankSamples } from '../../core/choose/rank.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type Failure } from '../../core/result/result.ts';
-import { type FrostRecord } from '../../core/site/frost.ts';
+import { type FrostRecord } from '../../core/climate/frost.ts';
 import { type Site } from '../../core/site/site.ts';
 import { IMPERIAL, METRIC } from '../../core/units/show.ts';
 import {

@@ -6,7 +6,8 @@ import { useGarden } from '../../ring/garden.tsx';
 import { ClimateHere } from './ClimateHere.tsx';
 import { ListsIn } from './ListsIn.tsx';
 import { FromAbove } from './plan/FromAbove.tsx';
-import { type Change, Rules } from './Rules.tsx';
+import { type Change } from './change.ts';
+import { Rules } from './Rules.tsx';
 import { SeasonWeather } from './SeasonWeather.tsx';
 import { Things } from './Things.tsx';
 

@@ -1,6 +1,7 @@
 import { kit as tools } from '../../catalogue/catalogue.ts';
 import { isThingKind } from '../../core/work/things.ts';
 import type { Bed, Garden } from '../../records/types.ts';
+import { type Change } from './change.ts';
 import { SchoolRules } from './SchoolRules.tsx';
 import { Check, RangeField } from '../../ui/fields.tsx';
 
@@ -14,9 +15,6 @@ const KEEPS: [Garden['keeps'][number], string][] = [
   ['horses', 'Horses'],
   ['stock', 'Other stock'],
 ];
-
-/** Changes something of the garden as it stands; steps of a slider join. */
-export type Change = (label: string, patch: (g: Garden) => Partial<Garden>, joins?: boolean) => void;
 
 /** Tools, those to be kept from harm, the house rules with the reasons of each side, units. */
 export function Rules({ garden, beds, change }: { garden: Garden; beds: Bed[]; change: Change }) {

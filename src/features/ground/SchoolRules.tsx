@@ -2,7 +2,7 @@ import { SCHOOL_IDS, SCHOOLS } from '../../core/termination/schools.ts';
 import type { Bed, Garden } from '../../records/types.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { SCHOOL_WORDS } from '../../ui/schoolWords.ts';
-import { type Change } from './Rules.tsx';
+import { type Change } from './change.ts';
 
 /** Sides taken where good growers disagree; what is left open is asked the first time it decides something. */
 export function SchoolRules({ garden, beds, change }: { garden: Garden; beds: Bed[]; change: Change }) {

@@ -7,7 +7,7 @@ import { type Thing, type Person, usualThing } from '../../records/things.ts';
 import type { Garden } from '../../records/types.ts';
 import { CommittedField } from '../../ui/CommittedField.tsx';
 import { Check, SelectField } from '../../ui/fields.tsx';
-import { type Change } from './Rules.tsx';
+import { type Change } from './change.ts';
 
 const KINDS = kit.filter((k): k is { id: ThingKind; name: string } => isThingKind(k.id));
 const kindName = (of: ThingKind): string => KINDS.find((k) => k.id === of)?.name ?? of;

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { type Lesson, SPREADS } from '../../core/learn/learn.ts';
-import { type Trait, TRAITS } from '../../core/learn/shift.ts';
+import { type Trait, TRAITS } from '../../core/stand/shift.ts';
 import { lookedAt } from '../../questions/learn.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import { useAnswer } from '../../ring/answers.ts';

@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { coverTitle } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { type Question } from '../../core/rounds/rounds.ts';
 import { roundCovers } from '../../questions/rounds.ts';
 import { countCrowns } from '../../records/commands/ending.ts';
 import { logLook } from '../../records/commands/seed.ts';
@@ -14,13 +13,8 @@ import { questionTitle, questionWhy } from '../../ui/questionWords.ts';
 import { Walk } from './Walk.tsx';
 import { CardBody } from './cards.tsx';
 import { lookFrom, OF_TEN, type Pick } from './pick.ts';
+import { type Stop } from './stop.ts';
 import { type Standpoint, useStandpoint, WhatItMoved } from './WhatItMoved.tsx';
-
-export interface Stop {
-  coverId: string;
-  bedId: string;
-  question: Question;
-}
 
 /** How far a walk has come; kept with every tap. */
 interface WalkDraft {

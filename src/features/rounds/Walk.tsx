@@ -4,7 +4,7 @@ import { type Failure } from '../../core/result/result.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { NoAnswer, Page } from '../../ui/parts.tsx';
 import { questionTitle, questionWhy } from '../../ui/questionWords.ts';
-import { type Stop } from './RoundsPage.tsx';
+import { type Stop } from './stop.ts';
 
 interface Props {
   stops: Stop[];

@@ -1,7 +1,7 @@
 import { membersOf, species, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { pageOf } from '../../catalogue/pages.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { type StandAnswer } from '../../core/plan/plan.ts';
+import { type StandAnswer } from '../../core/plan/answers.ts';
 import { temperatureShare } from '../../core/stand/emergence.ts';
 import { liveShare, USUAL_SEED } from '../../core/seed/weight.ts';
 import { viableRate_g_m2 } from '../../core/seed/rate.ts';

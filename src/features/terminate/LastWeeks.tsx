@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type LastWeeks as LastWeeksAnswer } from '../../core/plan/lastWeeks.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { AIM_FIGURES } from '../../ui/aimFigures.ts';

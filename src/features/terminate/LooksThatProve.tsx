@@ -1,6 +1,6 @@
 import { endingFiguresOf, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { type AtCount, atCount, LOOKED_AT, lookDays, sureness, clock } from '../../core/work/crowns.ts';
 import { type PlanB } from '../../core/work/planB.ts';
 import type { Cover } from '../../records/types.ts';

@@ -5,7 +5,7 @@ import { USUAL_AIMS } from '../../core/aims/aims.ts';
 import { endingBegun } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
 import { workPlan } from '../../core/work/workPlan.ts';
 import { plantBackDay } from '../../questions/cover.ts';

@@ -1,7 +1,7 @@
 import { type PointerEvent as ReactPointerEvent, useId, useState } from 'react';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { type Day } from '../../core/calendar/day.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { type MethodHere, takeApart } from '../../core/termination/method.ts';
 import { showDay } from '../../ui/dates.ts';
 import { PASS_WORDS } from '../../ui/methodWords.ts';

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { methods } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { worthOfEnding } from '../../core/plan/endings.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import type { Cover, Planting } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay } from '../../ui/dates.ts';

@@ -1,6 +1,6 @@
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { worthOfEnding } from '../../core/plan/endings.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { type UnitChoice } from '../../core/units/show.ts';
 import { type Day } from '../../core/calendar/day.ts';
 import { takeApart } from '../../core/termination/method.ts';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { worthOfEnding } from '../../core/plan/endings.ts';
-import { type EndingAnswer, type StandAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer, type StandAnswer } from '../../core/plan/answers.ts';
 import { type ForecastInput } from '../../core/plan/standing.ts';
 import { type MethodHere } from '../../core/termination/method.ts';
 import { type PassWork, workPlan } from '../../core/work/workPlan.ts';

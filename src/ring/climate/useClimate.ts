@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { climates } from '../../catalogue/catalogue.ts';
 import { dayOf, dayOfYear, isoOf } from '../../core/calendar/day.ts';
 import { type Result, fail, ok } from '../../core/result/result.ts';
-import { siteFromDaily } from '../../core/site/observed.ts';
+import { siteFromDaily } from '../../core/climate/observed.ts';
 import { type Site } from '../../core/site/site.ts';
 import { type ObservedDay } from '../../core/weather/generate.ts';
 import { showDay } from '../../ui/dates.ts';

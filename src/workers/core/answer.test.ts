@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { siteFromPattern } from '../../core/site/pattern.ts';
+import { siteFromPattern } from '../../core/climate/pattern.ts';
 import { answer } from './answer.ts';
 import { type FromWorker } from './protocol.ts';
 

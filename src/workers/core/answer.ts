@@ -1,5 +1,6 @@
 import { climates } from '../../catalogue/catalogue.ts';
-import { type ChooseInput, gapEnsemble, sampleFor } from '../../core/choose/choose.ts';
+import { gapEnsemble, sampleFor } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/input.ts';
 import { roughSamples, settleSamples } from '../../core/choose/rounds.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type CourseRoom } from '../../core/plan/grown.ts';
@@ -18,10 +19,10 @@ import { type ShareAnswer } from '../../core/share/types.ts';
 import { cameOf } from '../../core/learn/came.ts';
 import { learn } from '../../core/learn/learn.ts';
 import { planRotations } from '../../core/rotation/rotation.ts';
-import { frostsOf, withFrosts } from '../../core/site/corrected.ts';
-import { siteFromNormals } from '../../core/site/normals.ts';
-import { siteFromPattern } from '../../core/site/pattern.ts';
-import { siteFromQuestions } from '../../core/site/questions.ts';
+import { frostsOf, withFrosts } from '../../core/climate/corrected.ts';
+import { siteFromNormals } from '../../core/climate/normals.ts';
+import { siteFromPattern } from '../../core/climate/pattern.ts';
+import { siteFromQuestions } from '../../core/climate/questions.ts';
 import { type FromWorker, type ToWorker } from './protocol.ts';
 
 type Ask = Extract<ToWorker, { type: 'ask' }>;

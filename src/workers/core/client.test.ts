@@ -3,7 +3,7 @@ import { climates, crops, findWay, membersOf, methods } from '../../catalogue/ca
 import { dayOf } from '../../core/calendar/day.ts';
 import { chooseAll } from '../../core/choose/rounds.ts';
 import { type Sample } from '../../core/choose/sample.ts';
-import { siteFromPattern } from '../../core/site/pattern.ts';
+import { siteFromPattern } from '../../core/climate/pattern.ts';
 import { answer } from './answer.ts';
 import { type FromWorker, type ToWorker } from './protocol.ts';
 

@@ -1,11 +1,11 @@
-import { type ChooseInput } from '../../core/choose/choose.ts';
+import { type ChooseInput } from '../../core/choose/input.ts';
 import { type Hint, type Sample } from '../../core/choose/sample.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Lane } from '../../core/plan/lanes.ts';
 import { type LastWeeks } from '../../core/plan/lastWeeks.ts';
 import { type MethodHere } from '../../core/termination/method.ts';
-import { type EndingAnswer } from '../../core/plan/plan.ts';
+import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { type ForecastInput } from '../../core/plan/standing.ts';
 import { type PlantBack, type PlantBackInput } from '../../core/plantBack/plantBack.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
@@ -14,13 +14,13 @@ import { type WaterToday } from '../../core/watering/follow.ts';
 import { type CoverReading, type Picture } from '../../core/look/photo.ts';
 import { type RoundBed, type RoundCover } from '../../core/rounds/rounds.ts';
 import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
-import { type KnownFrosts } from '../../core/site/corrected.ts';
-import { type FrostRecord } from '../../core/site/frost.ts';
+import { type KnownFrosts } from '../../core/climate/corrected.ts';
+import { type FrostRecord } from '../../core/climate/frost.ts';
 import { type CameOf, type LivedThrough } from '../../core/learn/came.ts';
 import { type Learnt, type LookedAt } from '../../core/learn/learn.ts';
 import { type Plan, type RotationInput } from '../../core/rotation/rotation.ts';
-import { type Normals } from '../../core/site/normals.ts';
-import { type FittedSite, type FourQuestions } from '../../core/site/questions.ts';
+import { type Normals } from '../../core/climate/normals.ts';
+import { type FittedSite, type FourQuestions } from '../../core/climate/questions.ts';
 import { type Site } from '../../core/site/site.ts';
 
 /** What the worker can be asked, and what it answers. Plain data both ways. */

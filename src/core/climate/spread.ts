@@ -1,6 +1,6 @@
-import { dailyClimate } from './daily.ts';
+import { dailyClimate } from '../site/daily.ts';
 import { frostChances, frostRecord } from './frost.ts';
-import { type Site } from './site.ts';
+import { type Site } from '../site/site.ts';
 
 /** Warm-season day-to-day spread as a share of the cold-season one, with a floor in °C. */
 const WARM_SHARE = 0.55;

@@ -1,7 +1,7 @@
 import { type Day } from '../calendar/day.ts';
 import { type Stage, STAGES } from '../stand/species.ts';
-import { type GrownPlan } from '../plan/grown.ts';
-import { yearOf } from '../plan/year.ts';
+import { type GrownPlan } from './grown.ts';
+import { yearOf } from './year.ts';
 import { type Course } from '../stand/course.ts';
 import { mostAlive } from '../termination/end.ts';
 import { EXPECTED_CROWNS } from '../termination/work.ts';

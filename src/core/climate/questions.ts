@@ -1,9 +1,9 @@
 import { type Result, fail, ok } from '../result/result.ts';
-import { dailyClimate, YEAR_DAYS } from './daily.ts';
+import { dailyClimate, YEAR_DAYS } from '../site/daily.ts';
 import { frostChances, frostRecord } from './frost.ts';
 import { type Chances } from '../weather/generate.ts';
 import { type ClimatePattern } from './pattern.ts';
-import { type Site, shiftHemisphere, wetShareFrom } from './site.ts';
+import { type Site, shiftHemisphere, wetShareFrom } from '../site/site.ts';
 import { fitSpread, spreadFrom } from './spread.ts';
 import { cos } from '../units/exact.ts';
 

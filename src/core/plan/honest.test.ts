@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { climates, findWay, membersOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { growPlan } from '../plan/grown.ts';
-import { type Plan } from '../plan/plan.ts';
+import { growPlan } from './grown.ts';
+import { type Plan } from '../termination/plan.ts';
 import { spreadOf } from '../random/quantile.ts';
 import { streamOf } from '../random/stream.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { STAGES } from '../stand/species.ts';
 import { type LookSeen, weighByLooks } from './weigh.ts';

@@ -1,5 +1,5 @@
-import { HEAT_PER_C, KILL_PER_C, type Ensemble } from '../stand/ensemble.ts';
-import { type Variation } from '../stand/grow.ts';
+import { HEAT_PER_C, KILL_PER_C, type Ensemble } from './ensemble.ts';
+import { type Variation } from './variation.ts';
 import { exp, ln } from '../units/exact.ts';
 
 /** What may be learnt: pace of ripening, growth and emergence on the log scale, hardiness in °C (above nought is softer). */

@@ -1,7 +1,7 @@
 import { isoOf, monthOf, yearOf } from '../calendar/day.ts';
 import { type Result, fail, ok } from '../result/result.ts';
 import { type ObservedDay } from '../weather/generate.ts';
-import { type Site } from './site.ts';
+import { type Site } from '../site/site.ts';
 
 /** What a daily record holds and lacks, for the gardener to see before it is used. */
 export interface DailyReport {

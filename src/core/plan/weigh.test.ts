@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { growPlan, type GrownPlan } from '../plan/grown.ts';
-import { type Plan } from '../plan/plan.ts';
-import { yearOf } from '../plan/year.ts';
+import { growPlan, type GrownPlan } from './grown.ts';
+import { type Plan } from '../termination/plan.ts';
+import { yearOf } from './year.ts';
 import { meanOf } from '../random/quantile.ts';
-import { siteFromPattern } from '../site/pattern.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
 import { type Course } from '../stand/course.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { workOf } from '../termination/work.ts';

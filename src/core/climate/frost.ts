@@ -2,7 +2,7 @@ import { firstOfYear } from '../calendar/day.ts';
 import { quantile } from '../random/quantile.ts';
 import { streamOf } from '../random/stream.ts';
 import { type Chances, drawChances, nightsOf } from '../weather/generate.ts';
-import { type DailyClimate, YEAR_DAYS, warmestDay } from './daily.ts';
+import { type DailyClimate, YEAR_DAYS, warmestDay } from '../site/daily.ts';
 
 /** What a site's years look like at the cold end. Days are days of year (0..365) and may be undefined where frost is rare. */
 export interface FrostRecord {

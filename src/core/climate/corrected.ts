@@ -1,7 +1,7 @@
 import { type Chances } from '../weather/generate.ts';
-import { dailyClimate, YEAR_DAYS } from './daily.ts';
+import { dailyClimate, YEAR_DAYS } from '../site/daily.ts';
 import { type FrostRecord, frostChances, frostRecord } from './frost.ts';
-import { type Site } from './site.ts';
+import { type Site } from '../site/site.ts';
 
 /** What a gardener knows of the own frosts, days of year 0..365; null leaves that end of the winter as it is. */
 export interface KnownFrosts {

@@ -3,11 +3,11 @@ import { climates } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { streamOf } from '../random/stream.ts';
 import { dailyClimate, smoothYear } from '../site/daily.ts';
-import { frostChances, frostRecord } from '../site/frost.ts';
-import { siteFromDaily } from '../site/observed.ts';
+import { frostChances, frostRecord } from './frost.ts';
+import { siteFromDaily } from './observed.ts';
 import { siteFromNormals } from './normals.ts';
-import { siteFromPattern } from '../site/pattern.ts';
-import { siteFromQuestions } from '../site/questions.ts';
+import { siteFromPattern } from './pattern.ts';
+import { siteFromQuestions } from './questions.ts';
 import { drawChances, generateWeather, nightsOf } from '../weather/generate.ts';
 
 const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);

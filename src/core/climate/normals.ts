@@ -1,5 +1,5 @@
 import { type Result, fail, ok } from '../result/result.ts';
-import { type Site, wetShareFrom } from './site.ts';
+import { type Site, wetShareFrom } from '../site/site.ts';
 import { fitSpread, spreadFrom } from './spread.ts';
 
 /** Monthly means as a weather service prints them, January to December in both hemispheres. */

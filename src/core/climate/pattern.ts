@@ -1,5 +1,5 @@
 import { fitSpread } from './spread.ts';
-import { type Site, shiftHemisphere, wetShareFrom } from './site.ts';
+import { type Site, shiftHemisphere, wetShareFrom } from '../site/site.ts';
 
 /** A generic climate: monthly normals stated for the northern hemisphere. */
 export interface ClimatePattern {

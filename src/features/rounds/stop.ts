@@ -1,0 +1,8 @@
+import { type Question } from '../../core/rounds/rounds.ts';
+
+/** A question on the walk. */
+export interface Stop {
+  coverId: string;
+  bedId: string;
+  question: Question;
+}
