@@ -145,6 +145,11 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
           ? `${s('species')} raked in now lies too long: seed rots, or mice and slugs find it. Wait until the ground warms.`
           : `${s('species')} meets the cold hardly rooted: frost lifts small plants and slugs take them. Sow sooner, or wait for spring.`,
       };
+    case 'spring-kind':
+      return {
+        lead: 'A spring kind.',
+        rest: `${s('species')} is not bred to stand a winter: mild ones spare it, others do not. A winter kind does the same more surely.`,
+      };
     case 'thinned':
       return {
         lead: 'Does not come through.',

@@ -172,6 +172,22 @@ describe('before winter', () => {
     expect(cold('2026-11-25')).toBe('2026-11-25');
     expect(ask('mediterranean', '2026-11-20')('2027-02-10')).toBe('2027-02-10');
   });
+  test('a spring kind is not put through a winter where a winter kind would stand it; left to frost, or ended before, it is in its place', () => {
+    const spring = (id: string, sow: string, days: number, byWeather = false, site = 'cool-maritime') => {
+      const gap = { freeDay: dayOf(sow), plantDay: dayOf(sow) + 220, next: next('lettuce') };
+      const ensemble = gapEnsemble(question({ site: pattern(site), gap }));
+      const { factors } = inSeason(alone(id).members, ensemble, 35, 35 + days, false, byWeather);
+      return factors.find((f) => f.code === 'spring-kind')?.times;
+    };
+    expect(spring('spring-barley', '2026-10-20', 190)).toBeCloseTo(0.7, 9);
+    expect(spring('winter-barley', '2026-10-20', 190)).toBeUndefined();
+    expect(spring('red-clover', '2026-09-01', 200)).toBeUndefined();
+    expect(spring('spring-oats', '2026-09-05', 210, true)).toBeUndefined();
+    expect(spring('white-mustard', '2026-09-01', 70)).toBeUndefined();
+    expect(spring('spring-barley', '2027-03-20', 80)).toBeUndefined();
+    // Where winter is mild there is none to stand.
+    expect(spring('fava-bean', '2026-10-20', 190, false, 'mediterranean')).toBeUndefined();
+  });
   test('seed that is meant to lie on frozen ground is not told to wait', () =>
     expect(late('red-clover', '2027-01-20', true)).toBeUndefined());
 });

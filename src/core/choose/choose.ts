@@ -114,7 +114,14 @@ export function sampleFor(
       watersUnder(grown.courses, input.soil, sownAt, endOf(grown, best)),
       input.soil,
     ),
-    season: inSeason(candidate.members, ensemble, sownAt, endOf(grown, best), input.way.id === 'frost-sown'),
+    season: inSeason(
+      candidate.members,
+      ensemble,
+      sownAt,
+      endOf(grown, best),
+      input.way.id === 'frost-sown',
+      best !== undefined && byWeather(input.methods, best.method),
+    ),
   };
   const draft = {
     id: candidate.id,
@@ -174,6 +181,10 @@ function sampleInTurn(
 /** The kind with the greatest share of a cover. */
 const leading = ({ members }: Candidate): Species =>
   [...members].sort((a, b) => b.share - a.share)[0]!.species;
+
+/** The weather is to end it. */
+const byWeather = (methods: readonly MethodHere[], id: string): boolean =>
+  methods.find((m) => m.id === id)?.passes.some((p) => p.kind.startsWith('check')) ?? false;
 
 /** As `leading`; another's form counts as that. */
 const leadOf = (candidate: Candidate): string => leading(candidate).formOf ?? leading(candidate).id;

@@ -38,16 +38,22 @@ const WINTER_C = 6;
 const MONTH_D = 30;
 const WINTER_WITHIN_D = 150;
 const UNROOTED_KEEPS = 0.4;
+/** A spring kind that is to stand through a winter: some winters spare it, and a winter kind of the same make does it better in all of them (judgement). */
+const SPRING_KIND_KEEPS = 0.7;
 /** Least chilling that tells a winter from a cool September, days. */
 const A_WINTER_D = 25;
 
-/** @param endAt day index of the ending, or of planting where the weather ends it @param frostSown seed is meant to lie until the ground warms */
+/**
+ * @param endAt day index of the ending, or of planting where the weather ends it; @param frostSown seed is meant to lie until the ground warms;
+ * @param byWeather frost or heat is to end it
+ */
 export function inSeason(
   members: Member[],
   ensemble: Ensemble,
   sownAt: number,
   endAt: number,
   frostSown = false,
+  byWeather = false,
 ): InSeason {
   ensemble.upTo(YEARS);
   const seasons = ensemble.seasons.slice(0, YEARS);
@@ -70,7 +76,11 @@ export function inSeason(
     const met = need > 0 ? Math.min(1, chilled / need) : 1;
     const chill = UNCHILLED_KEEPS + (1 - UNCHILLED_KEEPS) * met;
     const rooted = UNROOTED_KEEPS + (1 - UNROOTED_KEEPS) * rootedBy(species, winter);
-    const here = 1 - share * (1 - band * chill * rooted);
+    const through =
+      winter && !winter.warming && !byWeather && species.life === 'annual' && endAt > winter.overAt
+        ? SPRING_KIND_KEEPS
+        : 1;
+    const here = 1 - share * (1 - band * chill * rooted * through);
     times *= here;
     const facts = { species: species.name, mean_c: warmth, from_c, to_c };
     if (band < 1)
@@ -80,6 +90,12 @@ export function inSeason(
         code: 'never-chilled',
         times: (1 - share * (1 - band * chill)) / (1 - share * (1 - band)),
         facts: { species: species.name, days: chilled, need },
+      });
+    if (through < 1)
+      factors.push({
+        code: 'spring-kind',
+        times: 1 - share * (1 - through),
+        facts: { species: species.name },
       });
     if (rooted < 1)
       factors.push({
@@ -97,6 +113,8 @@ interface Winter {
   /** The coldest month begins with the sowing: what follows is spring. */
   warming: boolean;
   firstMonth_cd: number;
+  /** Day index on which the coldest month ends. */
+  overAt: number;
 }
 
 /** The winter between sowing and `until`; undefined where none comes. */
@@ -113,7 +131,12 @@ function winterAhead(seasons: Season[], sownAt: number, until: number): Winter |
   }
   if (coldest / MONTH_D >= WINTER_C) return undefined;
   const warmth = (to: number) => days.slice(0, to).reduce((w, t) => w + Math.max(0, t - GROWS_OVER_C), 0);
-  return { before_cd: warmth(at), warming: at < WARMS_WITHIN_D, firstMonth_cd: warmth(MONTH_D) };
+  return {
+    before_cd: warmth(at),
+    warming: at < WARMS_WITHIN_D,
+    firstMonth_cd: warmth(MONTH_D),
+    overAt: sownAt + at + MONTH_D,
+  };
 }
 const WARMS_WITHIN_D = 10;
 

@@ -64,8 +64,14 @@ function screen({ base, usable, aims, ensemble, room }: Trial, sownAt: number): 
     grown,
     best,
     stand: standOdds(grown),
-    season: inSeason(base.members, ensemble, sownAt, weather ? base.plantAt : end, base.way.id === FROST_SOWN)
-      .times,
+    season: inSeason(
+      base.members,
+      ensemble,
+      sownAt,
+      weather ? base.plantAt : end,
+      base.way.id === FROST_SOWN,
+      weather,
+    ).times,
     alive: weather ? 1 : aliveOn(grown, end),
   };
 }
@@ -104,7 +110,7 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; scre
     .sort((a, b) => a - b);
   if (tries.length === 1) return { sownAt: free };
   // The season alone rules most days out, and costs no growing.
-  const inPlace = tries.map((d) => inSeason(base.members, ensemble, d, base.plantAt, frost).times);
+  const inPlace = tries.map((d) => inSeason(base.members, ensemble, d, base.plantAt, frost, true).times);
   const most = Math.max(...inPlace);
   const open = tries.filter((_, i) => inPlace[i]! >= most * IN_PLACE);
   const first = screen(trial, open[0]!);
