@@ -261,6 +261,13 @@ describe('on the day', () => {
     });
     expect(plantsFor(cabbage.setOut, { area_m2: 0.02, width_m: 0.1, length_m: 0.2 }).plants).toBe(1);
   });
+  test('a bed a hand short of another row or place still takes it, one that is shorter does not', () => {
+    const set = { ...cabbage.setOut, row_m: 0.5, between_m: 0.6, perPlace: 2 };
+    const at = (width_m: number, length_m: number) => plantsFor(set, { area_m2: 1, width_m, length_m });
+    expect(at(1.15, 1.95)).toEqual({ rows: 2, plants: 16 });
+    expect(at(1.13, 1.94)).toEqual({ rows: 1, plants: 6 });
+    expect(at(0.3, 0.2)).toEqual({ rows: 1, plants: 2 });
+  });
   test('cabbages set out on 5 June are sown five weeks before, three and a half at the latest; carrots are not raised', () => {
     expect(startPlants(cabbage.setOut, dayOf('2027-06-05'))).toEqual({
       usual: dayOf('2027-05-01'),
