@@ -58,6 +58,23 @@ function whyOf({ why }: Question): object {
       return { because: 'seed is near', settles: { firstSeed: day(why.early) } };
     case 'mulch':
       return { because: 'mulch thins', settles: { dead: day(why.dead) } };
+    case 'stand':
+      return { because: 'stand count', settles: { sownDaysAgo: why.sownDays } };
+    case 'rain':
+      return { because: 'heavy rain', settles: { mm: why.mm, until: day(why.day) } };
+    case 'surge':
+      return { because: 'surge in spring', settles: { timesInThreeWeeks: why.times } };
+    case 'edges':
+      return { because: `edges after ${why.pass}`, settles: { done: day(why.day) } };
+    case 'seedlings':
+      return { because: 'seedlings are eaten', settles: { sownDaysAgo: why.sownDays } };
+    case 'before-crop':
+      return { because: 'pests before the crop', settles: { plant: day(why.plant) } };
+    case 'yearly':
+      return {
+        because: 'soil once a year',
+        settles: { last: why.last === undefined ? 'none yet' : day(why.last) },
+      };
     case 'regular':
       return {
         because: 'a look is due',

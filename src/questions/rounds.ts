@@ -28,8 +28,17 @@ export function kindsSeen(l: Look): QuestionKind[] {
   if (l.weeds) kinds.push('weeds');
   if (l.alive !== null || l.members.some((m) => m.alive !== null)) kinds.push('alive');
   if (l.emergence || l.members.some((m) => m.count)) kinds.push('emergence');
+  if (l.members.some((m) => m.count)) kinds.push('frame');
+  if (l.about) kinds.push(l.about);
+  if (l.soil) kinds.push('soil');
   if (l.crowns) kinds.push('crowns', 'peek');
   return kinds;
+}
+
+/** Last day on which the soil of a bed was looked at, under whatever cover. */
+function soilSeenOn(bed: Bed, { looks }: Contents, today: string): number | undefined {
+  const days = looks.filter((l) => l.bedId === bed.id && l.soil && l.on <= today).map((l) => dayOf(l.on));
+  return days.length > 0 ? Math.max(...days) : undefined;
 }
 
 /** Covers that stand, in the order in which their beds are passed: block by block as the blocks begin, then as they are numbered. */
@@ -78,6 +87,7 @@ export function roundCovers(c: Contents, today: string, years = ROUND_YEARS): Ro
             // What is looked at on a dead cover is its mulch.
             kinds: cover.endedOn && l.on >= cover.endedOn ? [...kindsSeen(l), 'gaps'] : kindsSeen(l),
           })),
+        soilSeen: soilSeenOn(bed, c, today),
         lookDue: due.has(cover.id),
         mean_c: meanOfMonth(c.garden.site, now),
       };

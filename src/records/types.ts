@@ -324,6 +324,27 @@ export const coverSchema = z.object({
   note: text,
 });
 
+/** What may be found living in a cover. */
+export const PESTS = [
+  'slugs',
+  'aphids',
+  'flea-beetles',
+  'caterpillars',
+  'voles',
+  'wireworm',
+  'birds',
+] as const;
+
+/** Soil at a spade's depth, scored the same way every year. */
+const soilLookSchema = z.object({
+  /** How deep the spade, or a rod, went before it met hard ground. */
+  depth_cm: z.number().min(0).max(120),
+  /** Worms in a spadeful, 20 cm each way. */
+  worms: z.number().int().min(0).max(200),
+  crumb: z.enum(['loose', 'crumbs', 'clods', 'plates']),
+  smell: z.enum(['sweet', 'faint', 'sour']),
+});
+
 export const lookSchema = z.object({
   id,
   gardenId: id,
@@ -359,6 +380,15 @@ export const lookSchema = z.object({
       }),
     )
     .max(12),
+  /** What the look was about, where its answer stands in no figure. */
+  about: z.enum(['gaps', 'edges', 'washed', 'pests']).optional(),
+  soil: soilLookSchema.optional(),
+  pests: z.array(z.enum(PESTS)).max(PESTS.length).optional(),
+  /** Which weeds they are, where it was said. */
+  weedKinds: z
+    .array(z.enum(['grasses', 'broad', 'creeping']))
+    .max(3)
+    .optional(),
   /** Crowns looked at after a pass, and how many of them were green. */
   crowns: z
     .object({ green: z.number().int().min(0).max(200), of: z.number().int().min(1).max(200) })

@@ -1,8 +1,9 @@
+import { showMass, showRain } from '../core/units/show.ts';
+import { lookWords } from './lookWords.ts';
 import { coverTitle, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
 import { type Job } from '../core/jobs/jobs.ts';
-import { showLength, showMass, showRain } from '../core/units/show.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
-import { PASS_WORDS, STAGE_WORDS } from '../ui/methodWords.ts';
+import { PASS_WORDS } from '../ui/methodWords.ts';
 import { seedNeeded, weightsOf } from '../questions/weights.ts';
 
 /** Something that happened on a bed, as the notebook and the journal file tell it. */
@@ -98,21 +99,12 @@ export function happenings(c: GardenContents): Happening[] {
       });
   }
   for (const l of c.looks) {
-    const detail = [
-      l.emergence && `up: ${l.emergence}`,
-      l.cover !== null && `${Math.round(l.cover * 100)} % covered`,
-      l.height_m !== null && `${showLength(l.height_m, c.garden.units)} high`,
-      l.stage && STAGE_WORDS[l.stage]!.name.toLowerCase(),
-      l.weeds && `${l.weeds} weeds`,
-      l.crowns && `${l.crowns.green} of ${l.crowns.of} crowns green`,
-      l.note,
-    ];
     out.push({
       key: l.id,
       on: l.on,
       bedId: l.bedId,
       what: 'Look',
-      detail: detail.filter(Boolean).join(', '),
+      detail: lookWords(l, c.garden.units),
       kind: 'look',
       refId: l.id,
     });

@@ -1,6 +1,6 @@
 import { speciesOf } from '../catalogue/catalogue.ts';
 import { type Question } from '../core/rounds/rounds.ts';
-import { showTemperature, type UnitChoice } from '../core/units/show.ts';
+import { showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
 import { showDay, showSpan } from './dates.ts';
 import { METHOD_SHORT, PASS_WORDS } from './methodWords.ts';
 
@@ -28,6 +28,16 @@ export function questionTitle(q: Pick<Question, 'kind' | 'speciesId'>): string {
       return 'Any dark seed yet?';
     case 'gaps':
       return 'Gaps in the mulch?';
+    case 'frame':
+      return `How many ${name} stand in a frame?`;
+    case 'washed':
+      return 'Has rain moved the seed?';
+    case 'edges':
+      return 'Edges, pipes, corners: anything green?';
+    case 'pests':
+      return 'What lives in it?';
+    case 'soil':
+      return 'A spade into the soil';
   }
 }
 
@@ -53,6 +63,22 @@ export function questionWhy({ why }: Question, units: UnitChoice): string {
       return `first seed may ripen about ${showDay(why.early)}`;
     case 'mulch':
       return `dead since ${showDay(why.dead)}: where it thins weeds come through`;
+    case 'stand':
+      return `sown ${why.sownDays} days ago: a count says how much came up, and thin places can still be sown`;
+    case 'rain':
+      return `${showRain(why.mm, units)} in two days up to ${showDay(why.day)}`;
+    case 'surge':
+      return `it grows ${why.times.toFixed(1)} times as heavy within three weeks`;
+    case 'edges':
+      return `${(PASS_WORDS[why.pass]?.title ?? why.pass).toLowerCase()} on ${showDay(why.day)}: edges are missed first`;
+    case 'seedlings':
+      return `sown ${why.sownDays} days ago: small plants are eaten now`;
+    case 'before-crop':
+      return `planting on ${showDay(why.plant)}: what lives in the cover moves into the crop`;
+    case 'yearly':
+      return why.last === undefined
+        ? 'once a year, the same way each time; never looked at yet'
+        : `once a year, the same way each time; last ${showDay(why.last)}`;
     case 'regular':
       return why.last === undefined ? 'never looked at yet' : `last look ${showDay(why.last)}`;
   }

@@ -18,7 +18,12 @@ const coverOn = (bed: string, on = today): RoundCover => {
   return roundCovers(garden, on, 16).find((c) => c.bedId === id)!;
 };
 /** The walk as a plain stand would meet it: nothing seen, nothing begun. */
-const unseen = (c: RoundCover): RoundCover => ({ ...c, seen: [], asked: { ...c.asked, looks: [] } });
+const unseen = (c: RoundCover): RoundCover => ({
+  ...c,
+  seen: [],
+  soilSeen: now - 30,
+  asked: { ...c.asked, looks: [] },
+});
 
 describe('fixed checks', () => {
   const sown = (daysAgo: number, more: Partial<RoundCover> = {}): RoundCover => ({
@@ -32,7 +37,7 @@ describe('fixed checks', () => {
     expect(due(sown(4))).toMatchObject({ kind: 'emergence', why: { is: 'clock', at: 4 } });
     expect(due(sown(12))).toMatchObject({ why: { is: 'clock', sownDays: 12, at: 10 } });
     const looked = { day: now - 1, kinds: ['emergence' as const] };
-    expect(due(sown(12, { seen: [looked] }))).toBeUndefined();
+    expect(due(sown(12, { seen: [looked] }))?.kind).not.toBe('emergence');
     expect(due(sown(14, { seen: [looked] }))).toMatchObject({ why: { is: 'clock', at: 14 } });
   });
   test('after a cut, crowns are asked for once a look is worth something, by warmth', () => {
@@ -47,6 +52,115 @@ describe('fixed checks', () => {
     expect(due(cut(13, 9))).toBeUndefined();
     expect(due(cut(14, 9))).toMatchObject({ kind: 'crowns' });
     expect(due({ ...cut(9), seen: [{ day: now - 1, kinds: ['crowns'] }] })).toBeUndefined();
+  });
+  test('once it is seen up, seedlings are counted in a frame while gaps can still be sown; once', () => {
+    const up = (daysAgo: number, more: Partial<RoundCover> = {}): RoundCover => {
+      const c = sown(daysAgo, { seen: [{ day: now, kinds: ['emergence'] }], ...more });
+      return { ...c, asked: { ...c.asked, looks: [{ day: now, emergence: 'some' }] } };
+    };
+    const frame = (c: RoundCover) => questionsOf(c, now).find((q) => q.kind === 'frame');
+    expect(frame(up(11))).toBeUndefined();
+    expect(frame(up(12))).toMatchObject({
+      speciesId: 'cereal-rye',
+      why: { is: 'stand', sownDays: 12 },
+    });
+    expect(frame(up(28))).toBeDefined();
+    expect(frame(up(29))).toBeUndefined();
+    expect(frame(up(14, { seen: [{ day: now, kinds: ['emergence', 'frame'] }] }))).toBeUndefined();
+    // What nobody has seen up is not counted.
+    expect(frame(sown(14, { seen: [{ day: now, kinds: ['emergence'] }] }))).toBeUndefined();
+  });
+  test('rain of an inch within two days asks whether seed was moved, for four days and of fresh seed alone', () => {
+    const wet = (daysAgo: number, rain: [number, number][], more: Partial<RoundCover> = {}) => {
+      const c = sown(daysAgo, more);
+      return {
+        ...c,
+        asked: {
+          ...c.asked,
+          observed: rain.map(([d, mm]): [number, number, number, number] => [now - d, 5, 15, mm]),
+        },
+      };
+    };
+    const asks = (c: RoundCover) => questionsOf(c, now).find((q) => q.kind === 'washed')?.why;
+    expect(
+      asks(
+        wet(6, [
+          [3, 14],
+          [2, 12],
+        ]),
+      ),
+    ).toEqual({ is: 'rain', mm: 26, day: now - 2 });
+    expect(
+      asks(
+        wet(6, [
+          [3, 14],
+          [1, 12],
+        ]),
+      ),
+    ).toBeUndefined();
+    expect(
+      asks(
+        wet(9, [
+          [6, 14],
+          [5, 12],
+        ]),
+      ),
+    ).toBeUndefined();
+    expect(
+      asks(
+        wet(1, [
+          [3, 14],
+          [2, 12],
+        ]),
+      ),
+    ).toBeUndefined();
+    expect(
+      asks(
+        wet(40, [
+          [3, 14],
+          [2, 12],
+        ]),
+      ),
+    ).toBeUndefined();
+    expect(asks(wet(6, [[2, 30]], { seen: [{ day: now, kinds: ['washed'] }] }))).toBeUndefined();
+  });
+  test('edges are walked once a look after the pass is sure', () => {
+    const cut = (daysAgo: number, seen: RoundCover['seen'] = []) =>
+      questionsOf(
+        sown(200, { passes: [{ kind: 'cut', day: now - daysAgo, done: true }], mean_c: 19, seen }),
+        now,
+      ).map((q) => q.kind);
+    expect(cut(13)).toEqual(['crowns']);
+    expect(cut(14)).toEqual(['crowns', 'edges']);
+    expect(cut(16, [{ day: now - 1, kinds: ['edges', 'crowns'] }])).not.toContain('edges');
+  });
+  test('what lives in it is asked of seedlings and before the crop, soil once a year while it is neither cold nor hot; never before what has its day', () => {
+    const kinds = (c: RoundCover) => questionsOf(c, now).map((q) => q.kind);
+    const plantIn = (days: number, more: Partial<RoundCover> = {}) => {
+      const c = sown(200, { passes: [{ kind: 'cut', day: now - 2, done: true }], mean_c: 25, ...more });
+      return { ...c, asked: { ...c.asked, plantDay: now + days } };
+    };
+    expect(kinds(plantIn(22))).toEqual([]);
+    expect(kinds(plantIn(21))).toEqual(['pests']);
+    expect(kinds(plantIn(10, { seen: [{ day: now - 5, kinds: ['pests'] }] }))).toEqual([]);
+    expect(kinds(plantIn(60, { mean_c: 12, soilSeen: undefined }))).toEqual(['soil']);
+    expect(kinds(plantIn(60, { mean_c: 12, soilSeen: now - 300 }))).toEqual([]);
+    expect(kinds(plantIn(60, { mean_c: 12, soilSeen: now - 331 }))).toEqual(['soil']);
+    expect(kinds(plantIn(60, { mean_c: 6, soilSeen: undefined }))).toEqual([]);
+  });
+  test('a stand that doubles within three weeks is looked at every eight days', () => {
+    const bed = unseen(coverOn('6'));
+    const surge = (seen: RoundCover['seen']) =>
+      questionsOf({ ...bed, seen }, now, standOf(bed.asked)).find((q) => q.why.is === 'surge');
+    const [q] = [surge([])];
+    expect(q).toMatchObject({ kind: 'stage' });
+    if (q!.why.is === 'surge') expect(q!.why.times).toBeGreaterThan(1.5);
+    expect(surge([{ day: now - 8, kinds: ['stage'] }])).toBeUndefined();
+    expect(surge([{ day: now - 9, kinds: ['stage'] }])).toBeDefined();
+    // In the depth of winter nothing surges.
+    const winter = dayOf('2026-12-20');
+    const asleep = unseen(coverOn('6', '2026-12-20'));
+    expect(questionsOf(asleep, winter, standOf(asleep.asked)).some((k) => k.why.is === 'surge')).toBe(false);
   });
   test('under a sheet a corner is lifted from the day one year in ten is dead, not before', () => {
     const bed12 = coverOn('12');
@@ -185,9 +299,13 @@ describe('the walk', () => {
             'crowns',
             'peek',
             'gaps',
+            'frame',
+            'edges',
+            'pests',
           ] as never,
         },
       ],
+      soilSeen: dayOf(on) - 40,
       lookDue: false,
     }));
     expect(roundsOf(covers, dayOf(on))).toEqual([]);

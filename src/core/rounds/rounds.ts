@@ -12,7 +12,21 @@ import { decisionOf, worthOfAsking, type Worth } from './worth.ts';
 // The walk past the beds: of every bed the questions whose answers would move its decision most, beside what has to be looked at on its day.
 
 export type QuestionKind =
-  'stage' | 'cover' | 'height' | 'weeds' | 'alive' | 'emergence' | 'crowns' | 'peek' | 'seed' | 'gaps';
+  | 'stage'
+  | 'cover'
+  | 'height'
+  | 'weeds'
+  | 'alive'
+  | 'emergence'
+  | 'frame'
+  | 'washed'
+  | 'crowns'
+  | 'edges'
+  | 'peek'
+  | 'seed'
+  | 'gaps'
+  | 'pests'
+  | 'soil';
 
 /** Why it is asked: for what it is worth, or since its day has come. */
 export type Why =
@@ -23,6 +37,13 @@ export type Why =
   | { is: 'under-sheet'; laid: Day; from: Day; done: Day }
   | { is: 'seed-near'; early: Day }
   | { is: 'mulch'; dead: Day }
+  | { is: 'stand'; sownDays: number }
+  | { is: 'rain'; mm: number; day: Day }
+  | { is: 'surge'; times: number }
+  | { is: 'edges'; pass: string; day: Day }
+  | { is: 'seedlings'; sownDays: number }
+  | { is: 'before-crop'; plant: Day }
+  | { is: 'yearly'; last: Day | undefined }
   | { is: 'regular'; last: Day | undefined };
 
 export interface Question {
@@ -50,6 +71,8 @@ export interface RoundCover {
   deadDay: Day | undefined;
   /** Looks so far: their days and what was looked at. */
   seen: { day: Day; kinds: QuestionKind[] }[];
+  /** Last day on which a spade went into this bed to look at its soil. */
+  soilSeen?: Day;
   /** A look is due by the calendar, whatever it is worth. */
   lookDue: boolean;
   /** Mean temperature of this month, °C. */
@@ -63,6 +86,11 @@ const MINUTES: Record<QuestionKind, number> = {
   weeds: 2,
   alive: 5,
   emergence: 2,
+  frame: 4,
+  washed: 2,
+  edges: 3,
+  pests: 3,
+  soil: 6,
   crowns: 6,
   peek: 3,
   seed: 3,
@@ -84,6 +112,24 @@ const FROST_SHOWS_D = 10;
 /** Within this of what it bears, a night may have killed. */
 const NEAR_LIMIT_C = 2;
 const SEED_NEAR_D = 10;
+/** Seedlings stand still to be counted, and gaps can still be sown, between these days. */
+const FRAME_D = [12, 28] as const;
+/** Rain that moves seed and seals ground, mm in two days; looked at within so many days. */
+const WASHES_MM = 25;
+const WASHED_WITHIN_D = 4;
+/** The weeks in which seedlings are eaten, and those before a crop goes in, whose pests then live in it. */
+const SEEDLINGS_D = [8, 21] as const;
+const BEFORE_CROP_D = 21;
+/** A spade once a year, in ground that is neither cold nor parched. */
+const YEARLY_D = 330;
+const SPADE_FROM_C = 7;
+const SPADE_TO_C = 18;
+/** Growing so many times heavier in three weeks, a stand changes from look to look. */
+const SURGES = 1.5;
+/** Less than this on average is seedlings, which have checks of their own, g/m2. */
+const STANDS_G_M2 = 30;
+const SURGE_D = 21;
+const SURGE_LOOK_D = 8;
 const MULCH_EVERY_D = 14;
 
 /**
@@ -91,11 +137,13 @@ const MULCH_EVERY_D = 14;
  */
 export function questionsOf(cover: RoundCover, today: Day, standing?: Standing): Question[] {
   const fixed = fixedChecks(cover, today, standing);
-  if (!standing || cover.asked.lived !== undefined) return fixed.slice(0, MOST_A_BED);
+  if (!standing || cover.asked.lived !== undefined)
+    return [...fixed, ...inPassing(cover, today)].slice(0, MOST_A_BED);
   const asked = byWorth(cover, standing, today);
   const all = [
     ...fixed,
     ...asked.filter((q) => !fixed.some((f) => f.kind === q.kind && f.speciesId === q.speciesId)),
+    ...inPassing(cover, today),
   ];
   return all.slice(0, MOST_A_BED);
 }
@@ -112,6 +160,10 @@ function fixedChecks(cover: RoundCover, today: Day, standing: Standing | undefin
     const due = CLOCK_D.filter((d) => d <= since).at(-1);
     if (due !== undefined && lastSeen(cover, 'emergence') < cover.sownDay + due)
       add('emergence', { is: 'clock', sownDays: since, at: due });
+    const rain = heavyRain(cover, today);
+    if (rain && lastSeen(cover, 'washed') < rain.day) add('washed', { is: 'rain', ...rain });
+    if (isUp(cover) && since >= FRAME_D[0] && lastSeen(cover, 'frame') < cover.sownDay)
+      add('frame', { is: 'stand', sownDays: since }, cover.asked.members[0]!.species.id);
     return out;
   }
   if (cover.deadDay !== undefined) {
@@ -137,9 +189,17 @@ function fixedChecks(cover: RoundCover, today: Day, standing: Standing | undefin
       const [first, sure] = lookDays(way, cover.mean_c).map((d) => last.day + d) as [Day, Day];
       if (today >= first && lastSeen(cover, 'crowns') < Math.max(first, today - FRESH_D))
         add('crowns', { is: 'after-pass', pass: last.kind, day: last.day, from: first, sure });
+      // A blade, a board and a beak miss the edges, pipes and corners.
+      if (today >= sure && lastSeen(cover, 'edges') < sure)
+        add('edges', { is: 'edges', pass: last.kind, day: last.day });
     }
     return out;
   }
+  if (since <= FRAME_D[1] && isUp(cover) && lastSeen(cover, 'frame') < cover.sownDay)
+    add('frame', { is: 'stand', sownDays: since }, cover.asked.members[0]!.species.id);
+  const times = standing && surge(standing, today);
+  if (times !== undefined && times >= SURGES && lastSeen(cover, 'stage') < today - SURGE_LOOK_D)
+    add('stage', { is: 'surge', times }, cover.asked.members[0]!.species.id);
   const frost = hardFrost(cover, today);
   if (frost && today - frost.day >= FROST_SHOWS_D && lastSeen(cover, 'alive') < frost.day + FROST_SHOWS_D)
     add(
@@ -153,6 +213,64 @@ function fixedChecks(cover: RoundCover, today: Day, standing: Standing | undefin
       add('seed', { is: 'seed-near', early });
   }
   return out;
+}
+
+/** Somebody has seen it up. */
+const isUp = (cover: RoundCover): boolean =>
+  cover.asked.looks.some((l) => l.emergence && l.emergence !== 'none');
+
+/** What is looked at in passing, where nothing presses: what lives in it, and once a year the soil. */
+function inPassing(cover: RoundCover, today: Day): Question[] {
+  const out: Question[] = [];
+  const lies = cover.passes.some((p) => p.done && /^lay-/.test(p.kind));
+  if (cover.deadDay !== undefined || lies) return out;
+  const add = (kind: QuestionKind, why: Why) => out.push({ kind, why, minutes: MINUTES[kind] });
+  const since = today - cover.sownDay;
+  const seen = lastSeen(cover, 'pests');
+  const left = cover.asked.plantDay - today;
+  if (since >= SEEDLINGS_D[0] && since <= SEEDLINGS_D[1] && seen < cover.sownDay)
+    add('pests', { is: 'seedlings', sownDays: since });
+  else if (left >= 0 && left <= BEFORE_CROP_D && seen < cover.asked.plantDay - BEFORE_CROP_D)
+    add('pests', { is: 'before-crop', plant: cover.asked.plantDay });
+  const { soilSeen, mean_c } = cover;
+  if (
+    since > CLOCK_ENDS_D &&
+    mean_c >= SPADE_FROM_C &&
+    mean_c <= SPADE_TO_C &&
+    (soilSeen ?? -Infinity) < today - YEARLY_D
+  )
+    add('soil', { is: 'yearly', last: soilSeen });
+  return out;
+}
+
+/** The heaviest two days of rain that were measured within the last days, where they move seed. */
+function heavyRain(cover: RoundCover, today: Day): { mm: number; day: Day } | undefined {
+  const rain = new Map((cover.asked.observed ?? []).map(([day, , , mm]) => [day, mm]));
+  let worst: { mm: number; day: Day } | undefined;
+  for (let day = Math.max(cover.sownDay, today - WASHED_WITHIN_D); day <= today; day++) {
+    const mm = (rain.get(day) ?? 0) + (rain.get(day - 1) ?? 0);
+    if (mm >= WASHES_MM && (!worst || mm > worst.mm)) worst = { mm, day };
+  }
+  return worst;
+}
+
+/** How many times heavier the stand is three weeks from today, mean over its years; nothing where it is not growing through a spring yet. */
+function surge({ soFar, fromDay }: Standing, today: Day): number | undefined {
+  const { courses, weights } = soFar;
+  const at = today - fromDay;
+  let now = 0;
+  let then = 0;
+  let total = 0;
+  for (const [y, c] of courses.entries()) {
+    const w = weights ? weights[y]! : 1;
+    total += w;
+    const to = Math.min(c.days - 1, at + SURGE_D);
+    for (let s = 0; s < c.members; s++) {
+      now += w * c.dm_g_m2[at * c.members + s]!;
+      then += w * c.dm_g_m2[to * c.members + s]!;
+    }
+  }
+  return now > STANDS_G_M2 * total ? then / now : undefined;
 }
 
 /** The hardest night of the last month that came near what a member bears, as far as it was measured. */
@@ -293,10 +411,14 @@ function leading(cover: RoundCover, standing: Standing, able: MethodHere[], toda
 
 /** The walk: beds with something due, in the order in which they are passed. */
 export function roundsOf(covers: readonly RoundCover[], today: Day): RoundBed[] {
+  // A spade goes into one bed a walk: that which has waited longest.
+  const spade = [...covers].sort((a, b) => (a.soilSeen ?? -Infinity) - (b.soilSeen ?? -Infinity))[0]?.id;
   return covers.flatMap((cover) => {
     // Seed that is still coming up, and what is dead, ask nothing of the years.
     const needs = cover.deadDay === undefined && today - cover.sownDay > CLOCK_ENDS_D;
-    const questions = questionsOf(cover, today, needs ? standOf(cover.asked) : undefined);
+    const questions = questionsOf(cover, today, needs ? standOf(cover.asked) : undefined).filter(
+      (q) => q.kind !== 'soil' || cover.id === spade,
+    );
     return questions.length > 0 ? [{ coverId: cover.id, bedId: cover.bedId, questions }] : [];
   });
 }

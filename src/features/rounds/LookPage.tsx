@@ -1,14 +1,14 @@
+import { lookWords } from '../../ring/lookWords.ts';
 import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { coverTitle, speciesOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { showLength } from '../../core/units/show.ts';
 import { plantBackDay } from '../../questions/cover.ts';
 import { readyWords } from '../../ui/readyWords.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { removeLook } from '../../records/verbs/verbs.ts';
 import { showIsoYear, showSpan } from '../../ui/dates.ts';
-import { METHOD_SHORT, STAGE_WORDS } from '../../ui/methodWords.ts';
+import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
 import { Pictures } from './Pictures.tsx';
@@ -69,32 +69,7 @@ export default function LookPage() {
               {mine.map((l) => (
                 <li key={l.id} className="border-linen flex flex-wrap gap-x-3 border-t py-2">
                   <b>{showIsoYear(l.on)}</b>
-                  <span>
-                    {[
-                      l.emergence && `up: ${l.emergence}`,
-                      l.cover !== null && `${Math.round(l.cover * 100)} % covered`,
-                      l.height_m !== null && showLength(l.height_m, garden.units),
-                      l.alive !== null && `${Math.round(l.alive * 100)} % alive`,
-                      l.stage && STAGE_WORDS[l.stage]!.name.toLowerCase(),
-                      l.weeds && `${l.weeds} weeds`,
-                      ...l.members.map((m) =>
-                        [
-                          speciesOf(m.speciesId).name.toLowerCase(),
-                          m.stage && STAGE_WORDS[m.stage]!.name.toLowerCase(),
-                          m.tens &&
-                            `${m.tens.reached} of ${m.tens.of} come to ${STAGE_WORDS[m.tens.stage]!.name.toLowerCase()}`,
-                          m.alive !== null && `${Math.round(m.alive * 100)} % alive`,
-                          m.count && `${m.count.plants} plants on ${m.count.area_m2} m²`,
-                        ]
-                          .filter(Boolean)
-                          .join(' '),
-                      ),
-                      l.crowns && `${l.crowns.green} of ${l.crowns.of} crowns green`,
-                      l.note,
-                    ]
-                      .filter(Boolean)
-                      .join(', ')}
-                  </span>
+                  <span>{lookWords(l, garden.units)}</span>
                   <button
                     type="button"
                     className="btn btn-ghost btn-sm ml-auto"

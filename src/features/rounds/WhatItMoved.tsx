@@ -2,12 +2,15 @@ import { Link } from 'react-router';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import { type Question } from '../../core/rounds/rounds.ts';
-import type { Cover } from '../../records/types.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
+import { seedOnGround } from '../../questions/weights.ts';
+import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useForecast } from '../../ring/useForecast.ts';
 import { showDay, showSpan } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
-import { type Pick } from './pick.ts';
+import { Decision, InPassing, TELLS_NO_DATE } from './InPassing.tsx';
+import { FRAME_M2, type Pick } from './pick.ts';
 
 /** Where the forecast of a cover stands: the days it can be ended, the odds, the ready day, and what was expected to be seen today. */
 export interface Standpoint {
@@ -82,8 +85,12 @@ export function WhatItMoved({
           </span>
         </p>
       )}
-      {!now && <p role="status">Working out what it moves…</p>}
-      {now && (
+      {TELLS_NO_DATE.has(question.kind) ? (
+        <InPassing cover={cover} pick={pick} question={question} />
+      ) : (
+        !now && <p role="status">Working out what it moves…</p>
+      )}
+      {now && !TELLS_NO_DATE.has(question.kind) && (
         <>
           <h2 className="font-display mt-3 text-xl font-bold">The days to {way}</h2>
           <dl className="mt-1">
@@ -129,6 +136,8 @@ function Meaning({
   pick: Pick;
   question: Question;
 }) {
+  const { beds } = useGarden();
+  const bed = beds.find((b) => b.id === cover.bedId)!;
   const end = `/cover/${cover.id}/terminate`;
   if (
     question.kind === 'emergence' &&
@@ -143,6 +152,22 @@ function Meaning({
         </Link>
       </Decision>
     );
+  if (question.kind === 'frame' && pick.plants !== undefined) {
+    const per_m2 = Math.round(pick.plants / FRAME_M2);
+    const sown = sownPerM2(cover, bed, question.speciesId ?? cover.parts[0]!.speciesId);
+    const share = sown > 0 ? per_m2 / sown : 1;
+    return (
+      <Decision
+        words={`${per_m2} plants on a square metre, ${percentOf(share)} of the living seed.${share < THIN ? ' That is thin: sow the open places again while they are open.' : ''}`}
+      >
+        {share < THIN && (
+          <Link className="btn btn-primary" to={`/cover/${cover.id}/sow`}>
+            Gaps and seed for them
+          </Link>
+        )}
+      </Decision>
+    );
+  }
   if (question.kind === 'crowns' && (pick.green ?? 0) > 0)
     return (
       <Decision words={`${pick.green} of ten live on.`}>
@@ -187,9 +212,13 @@ function Meaning({
   return wait > 1 ? <Decision words={`Wait: ${wait} days until the first good day.`} /> : null;
 }
 
-const Decision = ({ words, children }: { words: string; children?: React.ReactNode }) => (
-  <div className="border-walnut mt-3 border-l-4 pl-3">
-    <p className="text-lg font-semibold">{words}</p>
-    {children}
-  </div>
-);
+/** Less of the living seed than this is a thin stand. */
+const THIN = 0.4;
+const percentOf = (share: number): string => `${Math.round(Math.min(1, share) * 100)} %`;
+
+/** Living seeds of one kind that lie on a square metre. */
+function sownPerM2(cover: Cover, bed: Bed, speciesId: string): number {
+  const i = cover.parts.findIndex((p) => p.speciesId === speciesId);
+  const g_m2 = seedOnGround(cover, bed)[i] ?? 0;
+  return (g_m2 / speciesOf(speciesId).seed.thousandSeed_g) * 1000;
+}

@@ -6,6 +6,7 @@ import { stageFormOf, STAGE_FORMS } from '../../ui/drawings/stageForms.ts';
 import { Swatch } from '../../ui/Weave.tsx';
 import { OF_TEN, type Pick } from './pick.ts';
 import { PhotoCard } from './PhotoCard.tsx';
+import { Counter, PEST_WORDS, Several, SoilCard, WEED_KINDS } from './soilCards.tsx';
 
 interface CardProps {
   question: Question;
@@ -56,13 +57,21 @@ export function CardBody({ question: q, cover, pick, set, keepPicture }: CardPro
           <p>Part the leaves in five places, a frame of two hands each.</p>
           <Choices
             value={pick.weeds}
-            set={(weeds) => set({ weeds: weeds as Look['weeds'] & string })}
+            set={(weeds) => set({ ...pick, weeds: weeds as Look['weeds'] & string })}
             options={[
               ['few', 'None or a few'],
               ['some', 'Some in every frame'],
               ['many', 'Many, and up among the leaves'],
             ]}
           />
+          {pick.weeds && pick.weeds !== 'few' && (
+            <Several
+              label="Which are they? (if you know)"
+              value={pick.weedKinds ?? []}
+              set={(weedKinds) => set({ ...pick, weedKinds })}
+              options={WEED_KINDS}
+            />
+          )}
         </>
       );
     case 'alive':
@@ -105,6 +114,65 @@ export function CardBody({ question: q, cover, pick, set, keepPicture }: CardPro
           />
         </>
       );
+    case 'frame':
+      return (
+        <>
+          <p>
+            Lay a frame of half a metre each way where it looks like most of the bed. Count every {name} that
+            stands in it.
+          </p>
+          <Counter value={pick.plants} set={(plants) => set({ plants })} label={`${name} in the frame`} />
+        </>
+      );
+    case 'washed':
+      return (
+        <>
+          <p>Look for seed in lines, in low corners, and for a crust that a fingernail lifts in plates.</p>
+          <Choices
+            value={pick.washed}
+            set={(washed) => set({ washed })}
+            options={[
+              ['none', 'No: it lies where it fell'],
+              ['some', 'In places'],
+              ['many', 'Washed into lines, or a crust all over'],
+            ]}
+          />
+        </>
+      );
+    case 'edges':
+      return (
+        <>
+          <p>Walk once round: along the boards, at pipes and posts, in all four corners.</p>
+          <Choices
+            value={pick.edges}
+            set={(edges) => set({ edges })}
+            options={[
+              ['none', 'Nothing green'],
+              ['some', 'Here and there'],
+              ['many', 'All along'],
+            ]}
+          />
+        </>
+      );
+    case 'pests':
+      return (
+        <>
+          <p>
+            Look under leaves and at stem feet in five places; slugs show at dusk, or under a board left
+            overnight.
+          </p>
+          <Several
+            label="What is there?"
+            value={pick.pests ?? []}
+            set={(pests) => set({ pests })}
+            options={PEST_WORDS}
+            none="Nothing that eats"
+            answered={pick.pests !== undefined}
+          />
+        </>
+      );
+    case 'soil':
+      return <SoilCard soil={pick.soil ?? {}} set={(soil) => set({ soil })} />;
     case 'crowns':
     case 'peek':
       return (

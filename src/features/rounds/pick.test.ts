@@ -27,6 +27,11 @@ test('an unanswered card makes no look; every answered one a sound record with j
     ['gaps', { gaps: 'many' }],
     ['crowns', { green: 2 }],
     ['peek', { green: 0 }],
+    ['frame', { plants: 12 }],
+    ['washed', { washed: 'some' }],
+    ['edges', { edges: 'none' }],
+    ['pests', { pests: [] }],
+    ['soil', { soil: { depth_cm: 20, worms: 0, crumb: 'clods', smell: 'sour' } }],
   ];
   for (const [kind, pick] of picks) {
     expect(look(kind, {})).toBeNull();

@@ -41,7 +41,17 @@ export const logLook = (hands: Hands, look: Look): Done =>
     if (!cover) return fail('cover-gone');
     if (!cover.sownOn || look.on < cover.sownOn)
       return fail('look-before-sowing', undefined, { sown: cover.sownOn ?? '', look: look.on });
-    const seen = [look.emergence, look.cover, look.height_m, look.stage, look.alive, look.weeds, look.crowns];
+    const seen = [
+      look.emergence,
+      look.cover,
+      look.height_m,
+      look.stage,
+      look.alive,
+      look.weeds,
+      look.crowns,
+      look.soil ?? null,
+      look.about ?? null,
+    ];
     if (seen.every((s) => s === null) && look.members.length === 0 && look.note.trim() === '')
       return fail('look-empty');
     return ok([{ table: 'looks', put: look }]);
