@@ -261,6 +261,15 @@ describe('seed', () => {
     expect((await db.plantings.get(crop.id))!.clearedOn).toBeNull();
     expect((await db.covers.get(cover.id))!.sownOn).toBeNull();
   });
+  test('all that a lot holds can be sown, to the hundredth that a scale rounds by, and leaves nothing', async () => {
+    await demo();
+    const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;
+    expect(await logSowing(hands, cover, sown(cover, 60.04), '10')).toMatchObject({ ok: true });
+    expect(await left()).toBe(0);
+    await undo(db, 'north-shore');
+    expect(await logSowing(hands, cover, sown(cover, 60.2), '10')).toMatchObject({ ok: false });
+    expect(await left()).toBe(60);
+  });
   test('more than the lot holds is refused and nothing is touched', async () => {
     await demo();
     const cover = (await db.covers.get('north-shore-cover-10-2027-04'))!;

@@ -4,6 +4,7 @@ import { dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
+import { cleanGround, weedsGrow } from '../weeds/weeds.ts';
 import { bareTwin } from './bare.ts';
 
 const ensemble = makeEnsemble(siteFromPattern(climates[0]!), dayOf('2026-08-01'), 300, 4, 3);
@@ -26,6 +27,15 @@ test('weeds start when the ground is free, from what is on it: a weedy bed is ah
   expect([clean[34], weedy[34]]).toEqual([0, 0.05]);
   expect(weedy[60]).toBeGreaterThan(clean[60]!);
   expect(clean[120]).toBeGreaterThan(clean[60]!);
+});
+
+test('nothing shades the weeds of bare ground, and nothing lies on it', () => {
+  const { weeds } = bareTwin(ensemble, { soil, freeAt: 35 }).year(3);
+  const { weedWarmth } = ensemble.seasons[3]!;
+  const open = cleanGround();
+  for (let d = 35; d < 100; d++) weedsGrow(open, weedWarmth[d + 1]! - weedWarmth[d]!, 0, 0);
+  expect(weeds[99]).toBe(open.mass);
+  expect(weeds[99]).toBeGreaterThan(0.1);
 });
 
 test('what stays of the first nitrogen only falls, and the twin of a gap is worked out once', () => {

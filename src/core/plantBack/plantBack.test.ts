@@ -267,6 +267,8 @@ describe('on the day', () => {
     expect(at(1.15, 1.95)).toEqual({ rows: 2, plants: 16 });
     expect(at(1.13, 1.94)).toEqual({ rows: 1, plants: 6 });
     expect(at(0.3, 0.2)).toEqual({ rows: 1, plants: 2 });
+    // By area alone: 3 m² at half by six tenths of a metre, two to a place.
+    expect(plantsFor(set, { area_m2: 3, width_m: null, length_m: null }).plants).toBe(20);
   });
   test('cabbages set out on 5 June are sown five weeks before, three and a half at the latest; carrots are not raised', () => {
     expect(startPlants(cabbage.setOut, dayOf('2027-06-05'))).toEqual({

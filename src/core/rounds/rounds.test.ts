@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { roundCovers } from '../../questions/rounds.ts';
 import { readGardenFile } from '../../records/files/gardenFile.ts';
 import { type GardenContents } from '../../records/verbs/verbs.ts';
-import { dayOf } from '../calendar/day.ts';
+import { type Day, dayOf } from '../calendar/day.ts';
 import { standOf, type Standing } from '../plan/standing.ts';
 import { questionsOf, type RoundCover, roundsOf } from './rounds.ts';
 import { decisionOf, worthOfAsking } from './worth.ts';
@@ -169,7 +169,15 @@ describe('fixed checks', () => {
     const later = coverOn('12', '2027-05-28');
     const [q] = questionsOf(later, dayOf('2027-05-28'), standOf(later.asked));
     expect(q).toMatchObject({ kind: 'peek', why: { is: 'under-sheet', laid: dayOf('2027-02-24') } });
-    if (q!.why.is === 'under-sheet') expect(q!.why.from).toBeLessThanOrEqual(dayOf('2027-05-28'));
+    if (q!.why.is !== 'under-sheet') throw new Error('not under a sheet');
+    expect(q!.why.from).toBeLessThanOrEqual(dayOf('2027-05-28'));
+    // On that very day, not the day before; and not again within days of a look.
+    const kinds = (on: Day, seen: RoundCover['seen'] = []) =>
+      questionsOf({ ...later, seen }, on, standOf(later.asked)).map((k) => k.kind);
+    const { from } = q!.why;
+    expect([kinds(from - 1), kinds(from)]).toEqual([[], ['peek']]);
+    const peeked = [{ day: from, kinds: ['peek' as const] }];
+    expect([kinds(from + 4, peeked), kinds(from + 5, peeked)]).toEqual([[], ['peek']]);
   });
   test('a night near what a kind bears asks alive or dead, once hurt tissue has had ten days to show', () => {
     const bean = unseen(coverOn('7'));

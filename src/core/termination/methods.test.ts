@@ -108,3 +108,11 @@ describe('methods', () => {
     expect(cold(20)).toBe(0);
   });
 });
+
+test('only animals that are fed from outside bring nitrogen to a bed', () => {
+  const brings = all.map((m) => [m.id, takeApart(m).manure_g_m2] as const).filter(([, g]) => g !== 0);
+  expect(brings).toEqual([
+    ['hens', 4],
+    ['pigs', 5],
+  ]);
+});

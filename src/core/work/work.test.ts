@@ -78,6 +78,13 @@ describe('sheets', () => {
     expect(laid!.hang_m).toBeCloseTo(0.5, 6);
     expect(layings({ width_m: 0.9, length_m: 11 }, [s('a', 1.6, 6), s('b', 1.6, 6)])).toEqual([]);
   });
+  test('sheets in a row lie the way that gets farther along the bed', () => {
+    // Either side of both is wide enough; laid the long way two of 5 m make 10 m less the lap.
+    const [laid] = layings({ width_m: 1.2, length_m: 8.2 }, [s('a', 2.4, 5), s('b', 5, 2.4)]);
+    expect(laid!.sheets).toHaveLength(2);
+    expect([laid!.length_m, laid!.lap_m]).toEqual([expect.closeTo(9, 6), expect.closeTo(1, 6)]);
+    expect(layings({ width_m: 1.2, length_m: 9.5 }, [s('a', 2.4, 5), s('b', 5, 2.4)])).toEqual([]);
+  });
   test('one sheet of 4 x 10 m lies over two beds of 1.2 m and the path between', () => {
     const both = together(BED, BED, 0.5);
     expect(both).toEqual({ width_m: 2.9, length_m: 8 });

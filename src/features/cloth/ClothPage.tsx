@@ -135,7 +135,11 @@ export default function ClothPage() {
           sought={sought?.id ?? null}
         />
       </div>
-      <aside className="border-warp bg-paper border-l p-5" aria-label="This week">
+      {/* In the hand, out in the garden, what is due today comes first; at the table the cloth does. */}
+      <aside
+        className="border-warp bg-paper border-l p-5 max-sm:order-first max-sm:border-b max-sm:border-l-0 max-sm:p-4"
+        aria-label="This week"
+      >
         <ThisWeek forecasts={forecasts} />
         <Risks covers={living} forecasts={forecasts} />
         <h2 className="font-display mt-5 text-lg font-bold">Bare ground</h2>

@@ -45,6 +45,11 @@ export function ThisWeek({ forecasts }: { forecasts: ReadonlyMap<string, Forecas
   }
   return (
     <section aria-label="This week">
+      {week.some((j) => j.kind === 'look') && (
+        <Link to="/rounds" className="btn btn-primary mb-3 h-auto min-h-12 w-full sm:hidden">
+          Begin the rounds
+        </Link>
+      )}
       <h2 className="font-display text-lg font-bold">This week</h2>
       {week.length === 0 && (
         <p>Nothing is due until {later[0] ? showIso(later[0].on) : 'you plan a cover or a crop'}.</p>

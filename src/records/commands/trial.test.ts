@@ -1,0 +1,82 @@
+import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import Dexie from 'dexie';
+import { readFileSync } from 'node:fs';
+import { KilimDatabase } from '../db.ts';
+import { bringBack, readGardenFile } from '../files/gardenFile.ts';
+import { type Trial } from '../types.ts';
+import { type Hands } from '../verbs/verbs.ts';
+import { undo } from '../write.ts';
+import { measurePlot, removeTrial, setTrial } from './trial.ts';
+
+let n = 0;
+let db: KilimDatabase;
+let hands: Hands;
+const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+if (!read.ok) throw new Error(read.failure.code);
+const base = read.value;
+const id = base.garden.id;
+const trial: Trial = {
+  id: 'mine',
+  question: 'Crimp or cut?',
+  treatments: ['cut', 'crimp'],
+  measure: 'green-again',
+  unit: 'of 10',
+  lookOn: '2027-06-10',
+  counts: 2,
+  ends: ['wet end', 'tree'],
+  drawnOn: '2027-05-01',
+  planned: true,
+  plots: [0, 1, 1, 0, 0, 1].map((treatment, i) => ({
+    bedId: base.beds[0]!.id,
+    block: Math.floor(i / 2),
+    treatment,
+    value: null,
+  })),
+};
+
+beforeEach(async () => {
+  db = new KilimDatabase(`trial-${++n}`);
+  let minute = 0;
+  hands = {
+    db,
+    now: () => new Date(Date.UTC(2027, 4, 5, 8, ++minute)).toISOString(),
+    newId: () => 'x',
+  };
+  await bringBack(db, base);
+  await setTrial(hands, id, trial);
+});
+afterEach(async () => {
+  db.close();
+  await Dexie.delete(db.name);
+});
+const mine = async () => (await db.gardens.get(id))!.trials.find((t) => t.id === 'mine');
+
+test('a trial is set beside the others; what is measured stands on its plot alone, and is taken back plot by plot', async () => {
+  expect((await db.gardens.get(id))!.trials).toHaveLength(base.garden.trials.length + 1);
+  await measurePlot(hands, id, 'mine', 1, 42);
+  await measurePlot(hands, id, 'mine', 2, 17);
+  expect((await mine())!.plots.map((p) => p.value).slice(0, 4)).toEqual([null, 42, 17, null]);
+  await undo(db, id);
+  expect((await mine())!.plots.map((p) => p.value).slice(0, 4)).toEqual([null, 42, null, null]);
+  await measurePlot(hands, id, 'mine', 1, null);
+  expect((await mine())!.plots[1]!.value).toBeNull();
+});
+
+test('a plot or a trial that is not there is refused, and nothing is written', async () => {
+  const gone = { ok: false, failure: { code: 'trial-gone' } };
+  expect(await measurePlot(hands, id, 'mine', trial.plots.length, 1)).toMatchObject(gone);
+  expect(await measurePlot(hands, id, 'mine', -1, 1)).toMatchObject(gone);
+  expect(await measurePlot(hands, id, 'other', 0, 1)).toMatchObject(gone);
+  expect(await measurePlot(hands, 'no-garden', 'mine', 0, 1)).toMatchObject({
+    failure: { code: 'garden-gone' },
+  });
+  expect(await mine()).toEqual(trial);
+});
+
+test('a trial that is taken away comes back with its undo', async () => {
+  await removeTrial(hands, id, 'mine');
+  expect(await mine()).toBeUndefined();
+  expect((await db.gardens.get(id))!.trials).toHaveLength(base.garden.trials.length);
+  await undo(db, id);
+  expect(await mine()).toEqual(trial);
+});
