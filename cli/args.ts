@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { readGardenFile } from '../src/records/files/gardenFile.ts';
 import { type GardenContents } from '../src/records/verbs/verbs.ts';
-import { climates } from '../src/catalogue/catalogue.ts';
+import { climates, knowOwnKinds } from '../src/catalogue/catalogue.ts';
 import { dayOf, isIsoDate } from '../src/core/calendar/day.ts';
 import { siteFromNormals } from '../src/core/climate/normals.ts';
 import { siteFromPattern } from '../src/core/climate/pattern.ts';
@@ -76,6 +76,7 @@ export function gardenFrom(path: string | undefined): GardenContents {
   if (!path) throw new Error('name a garden file, for example demo/north-shore.kilim.json');
   const read = readGardenFile(readFileSync(path, 'utf8'));
   if (!read.ok) throw new Error(`${path}: ${read.failure.code} ${read.failure.where ?? ''}`);
+  knowOwnKinds(read.value.garden.ownKinds ?? []);
   return read.value;
 }
 

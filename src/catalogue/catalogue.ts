@@ -10,6 +10,7 @@ import mixesData from './data/mixes.json' with { type: 'json' };
 import sowingWaysData from './data/sowingWays.json' with { type: 'json' };
 import speciesData from './data/species.json' with { type: 'json' };
 import turnsData from './data/turns.json' with { type: 'json' };
+import { type OwnKind, ownSpecies } from '../core/stand/ownKind.ts';
 import type {
   AimEntry,
   ClimateEntry,
@@ -23,7 +24,8 @@ import type {
   TurnEntry,
 } from './schema.ts';
 
-export const species = speciesData as SpeciesEntry[];
+/** Every kind: those of the catalogue, then the own ones of the garden that is open. */
+export const species = [...(speciesData as SpeciesEntry[])];
 export const mixes = mixesData as MixEntry[];
 export const crops = cropsData as CropEntry[];
 export const climates = climatesData as ClimateEntry[];
@@ -43,12 +45,33 @@ const cropIndex = index(crops);
 const wayIndex = index(sowingWays);
 const endingIndex = index(endingFigures);
 
+const CATALOGUED = species.length;
+const likes = new Map<string, string>();
+
+/** Makes the own kinds of a garden known beside the catalogue's, in place of those of another garden. One whose nearest is not known is left out. */
+export function knowOwnKinds(kinds: readonly OwnKind[]): void {
+  for (const s of species.splice(CATALOGUED)) speciesIndex.delete(s.id);
+  likes.clear();
+  for (const k of kinds) {
+    const base = speciesIndex.get(k.like);
+    if (!base || likes.has(k.like) || speciesIndex.has(k.id)) continue;
+    const made = ownSpecies(k, base);
+    species.push(made);
+    speciesIndex.set(k.id, made);
+    likes.set(k.id, k.like);
+  }
+}
+
+/** The kind of the catalogue that an own kind was made from; undefined for one of the catalogue. */
+export const madeFrom = (speciesId: string): string | undefined => likes.get(speciesId);
+
 export const findSpecies = (id: string): SpeciesEntry | undefined => speciesIndex.get(id);
 export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
 
 /** What blades, boards and animals make of a kind; undefined where nothing is known. */
-export const endingFiguresOf = (speciesId: string): EndingFigures | undefined => endingIndex.get(speciesId);
+export const endingFiguresOf = (speciesId: string): EndingFigures | undefined =>
+  endingIndex.get(madeFrom(speciesId) ?? speciesId);
 
 const wordsOf = (id: string): string => {
   const words = id.replaceAll('-', ' ');

@@ -22,7 +22,7 @@ const SETS: Partial<Record<TableName, readonly string[]>> = {
 };
 /** Lists of things with ids of their own: each is one word. */
 const BY_ID: Partial<Record<TableName, readonly string[]>> = {
-  gardens: ['things', 'people', 'trials', 'marks'],
+  gardens: ['things', 'people', 'trials', 'marks', 'ownKinds'],
 };
 
 /** Where a part of a field stands: "rules.noFire", "passes.1". */

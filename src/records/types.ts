@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { OWN_KIND } from '../core/stand/ownKind.ts';
 import { isIsoDate } from '../core/calendar/day.ts';
 import { TROUBLES } from '../core/choose/troubles.ts';
 import { personSchema, thingSchema, windSchema } from './things.ts';
@@ -97,6 +98,16 @@ export const trialSchema = z.object({
     .max(120),
 });
 
+/** A kind that the catalogue lacks, made from the nearest. */
+const ownKindSchema = z.object({
+  id,
+  name: z.string().min(1).max(60),
+  like: z.string().min(1).max(60),
+  later: z.number().min(-OWN_KIND.later).max(OWN_KIND.later),
+  hardier_c: z.number().min(-OWN_KIND.hardier_c).max(OWN_KIND.hardier_c),
+  thousandSeed_g: z.number().positive().max(5000).nullable(),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -112,6 +123,7 @@ export const gardenSchema = z.object({
   /** Tools without a size; those of which there are few are `things`. */
   kit: z.array(z.string()),
   things: z.array(thingSchema).max(200),
+  ownKinds: z.array(ownKindSchema).max(60).optional(),
   people: z.array(personSchema).min(1).max(40),
   wind: windSchema,
   /** Sides taken on what good growers do differently, by question; absent where it was not asked yet. */

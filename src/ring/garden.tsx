@@ -1,5 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { knowOwnKinds } from '../catalogue/catalogue.ts';
 import { isoOf } from '../core/calendar/day.ts';
 import { type Failure, type Result } from '../core/result/result.ts';
 import { storageFailure } from '../records/write.ts';
@@ -62,6 +63,12 @@ export interface Ring extends GardenContents {
   run<T>(work: Promise<Result<T>>): Promise<boolean>;
 }
 
+/** What the garden calls its own is known to every screen before any of them is drawn. */
+function known(garden: GardenContents['garden']): true {
+  knowOwnKinds(garden.ownKinds ?? []);
+  return true;
+}
+
 const RingContext = createContext<Ring | null>(null);
 
 export function GardenRing(props: {
@@ -88,7 +95,7 @@ export function GardenRing(props: {
   }, [gardenId]);
   const ring = useMemo<Ring | null>(
     () =>
-      contents
+      contents && known(contents.garden)
         ? {
             ...contents,
             beds: [...contents.beds].sort((a, b) => a.order - b.order),

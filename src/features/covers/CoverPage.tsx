@@ -12,6 +12,7 @@ import { Answer, Page } from '../../ui/parts.tsx';
 import { Swatch } from '../../ui/Weave.tsx';
 import { Figures } from './Figures.tsx';
 import { HardToKill } from './HardToKill.tsx';
+import { MadeFrom, OWN_PREFIX, OwnKindForm } from './OwnKindForm.tsx';
 import { StageCalendar } from './StageCalendar.tsx';
 
 /** One kind or one mix: what it is, when it does what here, how hard it is to end, what it harms, what it is mistaken for. */
@@ -20,11 +21,22 @@ export default function CoverPage() {
   const { garden, today } = useGarden();
   const mix = mixes.find((m) => m.id === id);
   const one = findSpecies(id);
+  const own = garden.ownKinds?.find((k) => k.id === id);
   const members = useMemo(
     () => membersOf(mix ? mix.members : one ? [{ speciesId: one.id, share: 1 }] : []),
     [mix, one],
   );
   const [sowOn, setSowOn] = useState(today);
+  // One that was made a moment ago is on its way into the garden.
+  if (members.length === 0 && id.startsWith(OWN_PREFIX))
+    return (
+      <p className="p-6">
+        This kind of your own is not in the garden.{' '}
+        <Link to="/covers" className="underline">
+          All covers
+        </Link>
+      </p>
+    );
   if (members.length === 0) return <Navigate to="/covers" replace />;
   const name = mix?.name ?? one!.name;
   return (
@@ -41,6 +53,7 @@ export default function CoverPage() {
       }
     >
       <Answer big={mix ? mix.why : one!.character} />
+      {own && <MadeFrom kind={own} like={speciesOf(own.like)} />}
       {members.map(({ species }) => (
         <Kind key={species.id} species={species} titled={members.length > 1} />
       ))}
@@ -63,6 +76,7 @@ export default function CoverPage() {
       {members.map(({ species }) => (
         <Figures key={species.id} species={species} titled={members.length > 1} />
       ))}
+      {one && !own && <OwnKindForm like={one} />}
       <p className="mt-6">
         <Link to="/covers" className="underline">
           All covers

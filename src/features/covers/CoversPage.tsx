@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { coverName, mixes, species } from '../../catalogue/catalogue.ts';
+import { coverName, madeFrom, mixes, species } from '../../catalogue/catalogue.ts';
 import { pageOf } from '../../catalogue/pages.ts';
 import { SeedMark } from '../../ui/drawings/Seed.tsx';
 import { Page } from '../../ui/parts.tsx';
@@ -54,6 +54,7 @@ export default function CoversPage() {
                 <Link to={`/covers/${s.id}`} className="underline decoration-1 underline-offset-4">
                   {s.name}
                 </Link>
+                {madeFrom(s.id) && <span className="text-madder text-sm font-bold">your own</span>}
                 <span className="ml-auto">
                   <SeedMark look={pageOf(s.id).seedLook} />
                 </span>
