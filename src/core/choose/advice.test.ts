@@ -95,7 +95,7 @@ describe('what is settled early is what all years say', () => {
           { id: 'hold', strands: 2 },
         ],
         kit: ['sickle', 'spade', 'opaque-sheet', 'rake', 'hose'],
-        candidates: allCovers().filter((_, i) => i % 3 !== 1),
+        candidates: allCovers().filter((_, i) => i % 2 === 0),
         years: 40,
       });
       const ensemble = gapEnsemble(input);
