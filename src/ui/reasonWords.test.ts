@@ -77,7 +77,7 @@ function samplesOf(c: Case): Sample[] {
     },
     keepsSafe: ['pets', 'children'],
     hazards: Object.fromEntries(species.map((s) => [s.id, s.hazards])),
-    years: 10,
+    years: 6,
   };
   return chooseAll(input);
 }

@@ -146,8 +146,9 @@ const WARMS_WITHIN_D = 10;
  */
 export function wakesFrom(ensemble: Ensemble, day: number, until: number): number {
   let known = wakings.get(ensemble);
-  if (!known) wakings.set(ensemble, (known = new Map<number, number>()));
-  const before = known.get(day);
+  if (!known) wakings.set(ensemble, (known = new Map<string, number>()));
+  const asked = `${day} ${until}`;
+  const before = known.get(asked);
   if (before !== undefined) return before;
   ensemble.upTo(YEARS);
   const seasons = ensemble.seasons.slice(0, YEARS);
@@ -156,11 +157,11 @@ export function wakesFrom(ensemble: Ensemble, day: number, until: number): numbe
     const winter = winterAhead(seasons, d, Math.min(until + MONTH_D, d + WINTER_WITHIN_D));
     if (!winter?.warming || winter.firstMonth_cd >= WAKES_CD) break;
   }
-  known.set(day, d);
+  known.set(asked, d);
   return d;
 }
 /** A gap's covers ask for the same days. */
-const wakings = new WeakMap<Ensemble, Map<number, number>>();
+const wakings = new WeakMap<Ensemble, Map<string, number>>();
 
 const needOf = ({ seed, role }: Species): number =>
   seed.thousandSeed_g < SMALL_SEED_G

@@ -8,7 +8,7 @@ import { depthOf_m, plantsFor, rawManureWait_d, startPlants, strawToAdd_l } from
 import { plantBack, type PlantBackInput } from './plantBack.ts';
 import { takenUp } from './uptake.ts';
 
-const YEARS = 40;
+const YEARS = 24;
 interface Case {
   cover: string[];
   sown: string;
