@@ -19,8 +19,8 @@ const SECOND_ROUND_YEARS = 30;
 const SETTLED_KINDS = 12;
 const SURE_KINDS = 8;
 /** How far below the last of them a cover may come out in a round and still go on to the next. */
-const FIRST_MARGIN = 0.1;
-const SECOND_MARGIN = 0.04;
+const FIRST_MARGIN = 0.07;
+const SECOND_MARGIN = 0.02;
 
 /** All candidates on a few years, likely ones first, so that a screen can show them as they come. */
 export function* roughSamples(
