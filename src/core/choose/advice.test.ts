@@ -193,6 +193,21 @@ describe('before winter', () => {
 });
 
 describe('what is known ranks', () => {
+  test('the water of the ground under a stand ranks: pea on soaked clay, not on sand; sorghum over buckwheat in a dry summer', () => {
+    const winter = { freeDay: dayOf('2026-09-20'), plantDay: dayOf('2027-05-05'), next: next('tomato') };
+    const pea = (texture: 'clay' | 'sand') =>
+      factor(sample('winter-field-pea', { gap: winter, soil: { texture, fertility: 'fair' } }), 'wet-ground');
+    expect(pea('clay')!.times).toBeLessThan(0.95);
+    expect(pea('sand')).toBeUndefined();
+    const dry = {
+      site: pattern('mediterranean'),
+      watered: false,
+      soil: { texture: 'sand' as const, fertility: 'fair' as const },
+      gap: { freeDay: dayOf('2027-06-01'), plantDay: dayOf('2027-09-01'), next: next('cabbage') },
+    };
+    expect(factor(sample('sorghum-sudangrass', dry), 'bears-drought')!.times).toBeGreaterThan(1.02);
+    expect(factor(sample('buckwheat', dry), 'dry-ground')!.times).toBeLessThan(0.98);
+  });
   const kale = { freeDay: dayOf('2026-08-20'), plantDay: dayOf('2027-05-05'), next: next('kale') };
   test('a brassica before kale counts half, and one that stood here two years ago less than one of last year', () => {
     expect(factor(sample('white-mustard', { gap: kale }), 'same-family')!.times).toBe(0.5);
