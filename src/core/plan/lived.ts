@@ -36,7 +36,12 @@ export interface LivedYears {
 }
 
 /** Passes that are made again where the stand came again. */
-const AGAIN = new Set<PassKind>(['cut', 'mow', 'flail', 'graze']);
+const AGAIN: ReadonlySet<string> = new Set<PassKind>(['cut', 'mow', 'flail', 'graze']);
+
+/** Whether a pass is one that is made again only where the stand came again. */
+export const madeAgain = (passes: readonly { kind: string }[], i: number): boolean =>
+  AGAIN.has(passes[i]!.kind) && passes.slice(0, i).some((before) => before.kind === passes[i]!.kind);
+
 /** The look before a second cut: it is made where more than one crown in ten is green. */
 export const CUT_AGAIN_ABOVE = 0.1;
 
@@ -50,7 +55,6 @@ export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done
   }));
   if (lived.deadOn !== undefined) tasks.push({ kind: 'seen-dead', at: lived.deadOn - fromDay });
   for (const [i, p] of lived.passes.entries()) {
-    const again = AGAIN.has(p.kind) && lived.passes.slice(0, i).some((before) => before.kind === p.kind);
     if (p.done) tasks.push({ kind: p.kind, at: p.on - fromDay, done: true });
     else if (done === 'all')
       tasks.push({
@@ -58,7 +62,7 @@ export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done
         at: Math.max(p.on, today) - fromDay,
         done: false,
         whenDead: p.whenDead,
-        ...(again ? { ifGreen: CUT_AGAIN_ABOVE } : {}),
+        ...(madeAgain(lived.passes, i) ? { ifGreen: CUT_AGAIN_ABOVE } : {}),
       });
   }
   // What was seen on the day of a pass was seen after it, and before what is still to come.
@@ -70,9 +74,7 @@ export function tasksOf(lived: LivedSoFar, fromDay: Day, today: Day, done: 'done
 export function nextCutAgain({ passes }: LivedSoFar): PassLived | undefined {
   const i = passes.findIndex((p) => !p.done);
   const next = passes[i];
-  return next && AGAIN.has(next.kind) && passes.slice(0, i).some((p) => p.kind === next.kind)
-    ? next
-    : undefined;
+  return next && madeAgain(passes, i) ? next : undefined;
 }
 
 /** Grows the years of a cover through the passes that were done, and through those still to come. */

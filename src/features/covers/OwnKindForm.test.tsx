@@ -26,7 +26,7 @@ test('a kind is made from the nearest with a few changes, and its page opens', a
   await user.click(screen.getByRole('button', { name: /Keep it as a kind/ }));
   expect(await screen.findByRole('heading', { level: 1, name: 'Early Bird' })).not.toBeNull();
   expect(
-    screen.getByText(/flowers earlier by 10 % of the warmth; a thousand seeds weigh 32 g/),
+    screen.getByText(/It flowers earlier by 10 % of the warmth; it has seed of which a thousand weigh 32 g/),
   ).not.toBeNull();
   const [stored] = (await db.gardens.get(kept.garden.id))!.ownKinds!;
   expect(stored).toMatchObject({ name: 'Early Bird', like: 'hairy-vetch', later: -0.1, thousandSeed_g: 32 });

@@ -135,12 +135,13 @@ export function MadeFrom({ kind, like }: { kind: OwnKind; like: SpeciesEntry }) 
       `flowers ${kind.later > 0 ? 'later' : 'earlier'} by ${Math.round(Math.abs(kind.later) * 100)} % of the warmth`,
     kind.hardier_c !== 0 &&
       `bears ${Math.abs(kind.hardier_c)} °C ${kind.hardier_c > 0 ? 'more' : 'less'} cold`,
-    kind.thousandSeed_g !== null && `a thousand seeds weigh ${kind.thousandSeed_g} g`,
+    kind.thousandSeed_g !== null && `has seed of which a thousand weigh ${kind.thousandSeed_g} g`,
   ].filter(Boolean);
   return (
     <div className="border-madder mt-3 max-w-2xl border-l-4 pl-3">
       <p>
-        <b>Your own, made from {like.name.toLowerCase()}.</b> {said.length > 0 ? `${said.join('; ')}. ` : ''}
+        <b>Your own, made from {like.name.toLowerCase()}.</b>{' '}
+        {said.length > 0 ? `It ${said.join('; it ')}. ` : ''}
         Nothing of it has been held against published figures: look at it more often.
       </p>
       {used ? (

@@ -35,6 +35,15 @@ test('the step that is next can be logged, and then the one after it; the second
   expect(within(steps[0]!).getByText(/^done 13 Apr 2027/)).not.toBeNull();
 });
 
+test('a second pressing, days after the first, is one and the same blow: no look stands before it', async () => {
+  const pressed = kept.covers.find(
+    (c) => c.sownOn && c.method === 'crimp' && c.passes.every((p) => !p.doneOn),
+  )!;
+  await renderInGarden(<Plan id={pressed.id} now={{}} />, { kept });
+  expect(screen.getAllByRole('listitem')).toHaveLength(2);
+  expect(screen.queryByText(/Look at ten crowns first/)).toBeNull();
+});
+
 test('a sheet says how much heat has come under it', async () => {
   const day = 20_000;
   const under = { since: day, film: false, soFar: 17.6, needs: { low: 36, mid: 43, high: 51 } };

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
+import { madeAgain } from '../../core/plan/lived.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
 import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { type PassWork } from '../../core/work/workPlan.ts';
@@ -68,7 +69,7 @@ export function WorkPlan({ cover, ending, now, work, bed }: Props) {
               <Due step={ahead.find((s) => s.index === i)!} planned={p.due} />
             )}
             <p>{PASS_WORDS[p.kind]?.how}</p>
-            {!p.doneOn && !dead && isAgain(cover.passes, i) && (
+            {!p.doneOn && !dead && madeAgain(cover.passes, i) && (
               <CutAgain share={i === next ? now?.cutAgain : undefined} />
             )}
             {!p.doneOn && !dead && p.kind === 'lift-sheet' && now?.under && (
@@ -99,10 +100,6 @@ export function WorkPlan({ cover, ending, now, work, bed }: Props) {
     </section>
   );
 }
-
-/** A pass that is made a second time. */
-const isAgain = (passes: Cover['passes'], i: number): boolean =>
-  passes.slice(0, i).some((before) => before.kind === passes[i]!.kind);
 
 function CutAgain({ share }: { share: number | undefined }) {
   return (
