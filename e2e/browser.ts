@@ -80,6 +80,13 @@ export async function closeBrowser(): Promise<void> {
   browser = undefined;
 }
 
+/** Goes to another screen of the running application, as a link would: nothing is loaded anew. */
+export const visit = (page: Page, path: string): Promise<void> =>
+  page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+
 /** Types a day and says that it is meant. */
 export async function setDay(page: Page, label: string, iso: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true });

@@ -1,6 +1,6 @@
 import { afterAll, expect, test } from '@jest/globals';
 import { PNG } from 'pngjs';
-import { axe, closeBrowser, openStage, setDay } from './browser.ts';
+import { axe, closeBrowser, openStage, setDay, visit } from './browser.ts';
 
 afterAll(closeBrowser);
 
@@ -28,7 +28,7 @@ test('a whole round on a phone: cards by touch, a picture from a file, the page 
     await page.getByRole('heading', { name: 'This week' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    await page.goto(`${base}/rounds`);
+    await visit(page, '/rounds');
     await page.getByText(/^[1-5] beds?, about/).waitFor();
     await setDay(page, 'Season clock: the pretended date', '2027-05-10');
     await page.getByText(/^([6-9]|\d\d) beds, about \d+ min\.$/).waitFor();
@@ -123,9 +123,9 @@ test('a whole round on a phone: cards by touch, a picture from a file, the page 
     // The looks are in the record, the picture beside its bed, and the same walk is not asked for again.
     await page.getByRole('button', { name: 'Ask the beds again' }).click();
     await page.getByText(/^[1-3] beds?, about \d+ min\.$|^Nothing is due/).waitFor();
-    await page.goto(`${base}/cover/north-shore-cover-11-2027-03/look`);
+    await visit(page, '/cover/north-shore-cover-11-2027-03/look');
     await page.getByRole('img', { name: 'From above on 10 May' }).waitFor();
-    await page.goto(`${base}/cover/north-shore-cover-1-2026-09/look`);
+    await visit(page, '/cover/north-shore-cover-1-2026-09/look');
     await page.getByText(/cereal rye 7 of 10 come to bud or boot/).waitFor();
     await context.setOffline(false);
     const offline = wrongs.splice(before);
@@ -141,7 +141,7 @@ test('a garden of three years is held against the book, lets it in, and says so;
   try {
     await page.goto(`${base}/open-demo/north-shore`);
     await page.getByRole('heading', { name: 'This week' }).waitFor();
-    await page.goto(`${base}/notebook/came`);
+    await visit(page, '/notebook/came');
     const book = page.getByRole('complementary', { name: 'Your garden against the book' });
     await book.getByText(/^Growth, all covers/).waitFor();
     // One cover opened: expected beside seen, and the line for the next time.
@@ -154,24 +154,24 @@ test('a garden of three years is held against the book, lets it in, and says so;
     await next.fill('Wait for pollen before the first cut.');
     await next.press('Enter');
     expect(await axe(page)).toEqual([]);
-    await page.goto(`${base}/cover/north-shore-cover-3-2026-09/terminate`);
+    await visit(page, '/cover/north-shore-cover-3-2026-09/terminate');
     await page.getByRole('region', { name: 'Crimp', exact: true }).waitFor();
     expect(await page.getByText(/^By what this garden has shown it/).count()).toBe(0);
-    await page.goto(`${base}/notebook/came`);
+    await visit(page, '/notebook/came');
     await book.getByRole('button', { name: 'Let forecasts use what this garden has shown' }).click();
     await book.getByText(/^Forecasts go by what was shown until 13 Apr 2027, from \d+ covers/).waitFor();
-    await page.goto(`${base}/cover/north-shore-cover-3-2026-09/terminate`);
+    await visit(page, '/cover/north-shore-cover-3-2026-09/terminate');
     await page.getByText(/^By what this garden has shown it .*grows \d+ % more than the book/).waitFor();
     // The line comes back where that bed is chosen for.
-    await page.goto(`${base}/bed/north-shore-bed-4/choose`);
+    await visit(page, '/bed/north-shore-bed-4/choose');
     await page.getByText('Wait for pollen before the first cut.').waitFor();
 
-    await page.goto(`${base}/notebook/years`);
+    await visit(page, '/notebook/years');
     await page.getByRole('heading', { name: 'Notebook' }).waitFor();
     await page.getByText(/^\d+ days of 100 bare this year, \d+ the year before$/).waitFor();
     expect(await axe(page)).toEqual([]);
 
-    await page.goto(`${base}/notebook/trials`);
+    await visit(page, '/notebook/trials');
     await page.getByRole('button', { name: 'Set a trial' }).click();
     await page.getByLabel('Begin from').selectOption({ label: 'Does a crimp do as well as a cut?' });
     await page.getByLabel('On bed').selectOption({ label: '6' });
@@ -196,7 +196,7 @@ test('a garden of three years is held against the book, lets it in, and says so;
     expect(await axe(page)).toEqual([]);
 
     // Next year: dragged and tapped into a worse place, judged at once, then planned and taken back.
-    await page.goto(`${base}/notebook/next`);
+    await visit(page, '/notebook/next');
     const judged = page.getByRole('complementary', { name: 'How it is judged' });
     const grid = page.getByRole('region', { name: 'Crops of the coming years' });
     await judged.getByRole('heading', { name: /bent$/ }).first().waitFor();

@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page } from 'playwright-core';
-import { axe, closeBrowser, makeGarden, openLasting, openStage, setDay } from './browser.ts';
+import { axe, closeBrowser, makeGarden, openLasting, openStage, setDay, visit } from './browser.ts';
 
 jest.setTimeout(420_000);
 afterAll(closeBrowser);
@@ -16,7 +16,7 @@ const PHACELIA = '/cover/north-shore-cover-10-2027-04';
 async function open(page: Page, base: string, path: string): Promise<void> {
   await page.goto(`${base}/open-demo/north-shore`);
   await page.getByText('This week').waitFor();
-  await page.goto(`${base}${path}`);
+  await visit(page, path);
 }
 
 test('a bench day: ten beds weighed, bought for and carded; seed comes off the shelf and goes back', async () => {
@@ -71,7 +71,7 @@ test('a bench day: ten beds weighed, bought for and carded; seed comes off the s
     expect(await axe(page)).toEqual([]);
 
     // To buy: packs of the first kind.
-    await page.goto(`${base}/bench/buy`);
+    await visit(page, '/bench/buy');
     await page.getByText(/without a pack size yet/).waitFor();
     const first = page.locator('section').filter({ hasText: 'of living seed' }).first();
     await first.getByText('Say in which packs it is sold').click();
@@ -99,7 +99,7 @@ test('a bench day: ten beds weighed, bought for and carded; seed comes off the s
     expect(await axe(page)).toEqual([]);
 
     // A sowing takes from it, undo puts it back.
-    await page.goto(`${base}/bench/weigh`);
+    await visit(page, '/bench/weigh');
     await page.getByRole('link', { name: /Open the working for bed T2/ }).click();
     const lot = page.getByLabel('From the shelf').first();
     await lot.selectOption({ index: 1 });
@@ -112,7 +112,7 @@ test('a bench day: ten beds weighed, bought for and carded; seed comes off the s
       .getByText(/^Sown \d/)
       .first()
       .waitFor();
-    await page.goto(`${base}/bench/shelf`);
+    await visit(page, '/bench/shelf');
     await page.getByText(`${Math.round(900 - used)} g`).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByText('900 g').waitFor();
@@ -337,6 +337,7 @@ const onDisk = (page: Page, text: string) =>
         open.onerror = () => resolve(false);
       }),
     text,
+    { polling: 100 },
   );
 
 test('killed in the middle of sowing, over and over, the browser comes back with every tick, portion, count and half-typed figure', async () => {
@@ -344,65 +345,61 @@ test('killed in the middle of sowing, over and over, the browser comes back with
   let stage = await openLasting(profile);
   const port = stage.port;
   await open(stage.page, stage.base, `${PHACELIA}/sow`);
-  const kinds: ((page: Page) => Promise<void>)[] = [
-    async (page) => {
-      await page.getByLabel('Cut what still stands at the soil and take out rooted weeds.').check();
-      await page.waitForFunction(
-        () => document.querySelector<HTMLInputElement>('#step-raked-clear')!.checked,
-      );
+  const step = (page: Page, id: string) => page.locator(`#step-raked-${id}:checked`);
+  // What is done, how it stands on the disk, and what the browser shows of it when it is back.
+  const deeds: { does(page: Page): Promise<void>; kept: string[]; holds(page: Page): Promise<void> }[] = [
+    {
+      async does(page) {
+        // One after the other, as fast as a thumb can: the second does not wait for the first to be written.
+        await page.getByLabel('Cut what still stands at the soil and take out rooted weeds.').check();
+        await page.getByLabel('Loosen the top 3 cm with a rake and level it.').check();
+      },
+      kept: ['"raked clear"', '"raked loosen"'],
+      async holds(page) {
+        for (const id of ['clear', 'loosen']) await step(page, id).waitFor({ state: 'attached' });
+      },
     },
-    async (page) => page.getByLabel('Loosen the top 3 cm with a rake and level it.').check(),
-    async (page) => {
-      await page.getByRole('button', { name: 'Portion 1 is thrown' }).click();
-      await page.getByText('Portion 2 of 2, 1 done').waitFor();
+    {
+      does: (page) => page.getByRole('button', { name: 'Portion 1 is thrown' }).click(),
+      kept: ['"portionsDone":1'],
+      holds: (page) => page.getByText('Portion 2 of 2, 1 done').waitFor(),
     },
-    async (page) => {
-      await page.getByText('Count seeds in a frame').click();
-      await page.getByLabel('Seeds in it').fill('41');
-      await page.getByRole('button', { name: 'Add the count' }).click();
-      await page.getByText('Counted: 41').waitFor();
+    {
+      async does(page) {
+        await page.getByText('Count seeds in a frame').click();
+        await page.getByLabel('Seeds in it').fill('41');
+        await page.getByRole('button', { name: 'Add the count' }).click();
+        await page.getByText('Counted: 41').waitFor();
+        await page.getByLabel('Seeds in it').fill('37');
+      },
+      kept: ['"seeds":41', '"37"'],
+      async holds(page) {
+        await page.getByText('Counted: 41').waitFor();
+        expect(await page.getByLabel('Seeds in it').inputValue()).toBe('37');
+      },
     },
-    async (page) => page.getByLabel('Seeds in it').fill('37'),
-    async (page) => {
-      await page.getByLabel('Phacelia really used, grams').fill('12.5');
-      await setDay(page, 'Sown on', '2027-04-12');
-    },
-  ];
-  const kept = [
-    ['"raked clear"'],
-    ['"raked loosen"'],
-    ['"portionsDone":1'],
-    ['"seeds":41'],
-    ['"37"'],
-    ['12.5', '2027-04-12'],
-  ];
-  const holds: ((page: Page) => Promise<void>)[] = [
-    (page) =>
-      page
-        .waitForFunction(() => document.querySelector<HTMLInputElement>('#step-raked-clear')!.checked)
-        .then(() => undefined),
-    (page) =>
-      page
-        .waitForFunction(() => document.querySelector<HTMLInputElement>('#step-raked-loosen')!.checked)
-        .then(() => undefined),
-    (page) => page.getByText('Portion 2 of 2, 1 done').waitFor(),
-    (page) => page.getByText('Counted: 41').waitFor(),
-    async (page) => expect(await page.getByLabel('Seeds in it').inputValue()).toBe('37'),
-    async (page) => {
-      expect(await page.getByLabel('Phacelia really used, grams').inputValue()).toBe('12.5');
-      expect(await page.getByLabel('Sown on').inputValue()).toBe('12 Apr 2027');
+    {
+      async does(page) {
+        await page.getByLabel('Phacelia really used, grams').fill('12.5');
+        await setDay(page, 'Sown on', '2027-04-12');
+      },
+      kept: ['12.5', '2027-04-12'],
+      async holds(page) {
+        expect(await page.getByLabel('Phacelia really used, grams').inputValue()).toBe('12.5');
+        expect(await page.getByLabel('Sown on').inputValue()).toBe('12 Apr 2027');
+      },
     },
   ];
   try {
-    for (let k = 0; k < kinds.length; k++) {
-      await kinds[k]!(stage.page);
+    for (const [k, deed] of deeds.entries()) {
+      await deed.does(stage.page);
       // A thumb takes its time to reach a pocket: what was done has reached the disk.
-      for (const text of kept[k]!) await onDisk(stage.page, text);
+      for (const text of deed.kept) await onDisk(stage.page, text);
       await stage.kill();
       stage = await openLasting(profile, port);
       await stage.page.goto(`${stage.base}${PHACELIA}/sow`);
       await stage.page.getByRole('region', { name: 'Is today good?' }).waitFor();
-      for (const held of holds.slice(0, k + 1)) await held(stage.page);
+      for (const before of deeds.slice(0, k + 1)) await before.holds(stage.page);
     }
   } finally {
     await stage.kill();

@@ -1,6 +1,6 @@
 import { afterAll, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import { axe, closeBrowser, openStage, setDay } from './browser.ts';
+import { axe, closeBrowser, openStage, setDay, visit } from './browser.ts';
 
 afterAll(closeBrowser);
 
@@ -41,7 +41,7 @@ test('two sheets, a board and six hens over eight beds: clashes are solved on Sh
     await page.getByText('No two beds want the same thing').waitFor();
 
     // Lived through: the sheet is laid over bed 2 on its day, with the weights its size and wind ask for.
-    await page.goto(`${base}/cover/north-shore-cover-2-2026-08/terminate`);
+    await visit(page, '/cover/north-shore-cover-2-2026-08/terminate');
     const plan = page.getByRole('region', { name: 'Work plan' });
     await plan.getByText('1. Flatten').waitFor();
     await setDay(page, 'Season clock: the pretended date', '2027-04-15');
@@ -74,7 +74,7 @@ test('a knot is dragged by mouse, by touch and with keys; odds and figures follo
   try {
     await page.goto(`${base}/open-demo/north-shore`);
     await page.getByRole('heading', { name: 'This week' }).waitFor();
-    await page.goto(`${base}/cover/north-shore-cover-6-2026-09/terminate`);
+    await visit(page, '/cover/north-shore-cover-6-2026-09/terminate');
     const way = page.getByRole('region', { name: 'Cut twice', exact: true });
     const knot = way.getByRole('slider').first();
     const dayOfKnot = () => knot.getAttribute('aria-valuetext');

@@ -1,6 +1,6 @@
 import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
 import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
-import { dayOf } from '../core/calendar/day.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PassKind } from '../core/termination/method.ts';
 import { type SowTodayInput } from '../core/sowing/today.ts';
@@ -19,19 +19,22 @@ export function plantBackDay(cover: Cover, plantings: Planting[]): number {
 /** Weather before sowing that still tells: how wet the ground was, how cold. */
 const BEFORE_SOWING_D = 120;
 
+const measured = (d: WeatherYear['days'][number]): [number, number, number, number] => [
+  dayOf(d.on),
+  d.tmin_c,
+  d.tmax_c,
+  d.rain_mm,
+];
+
 /** Measured days of a cover's season so far: what the generated years go on from. */
-export const observedOf = (weather: WeatherYear[], cover: Cover, today: string): ForecastInput['observed'] =>
-  weather
-    .flatMap((w) => w.days)
-    .filter((d) => dayOf(d.on) >= dayOf(cover.sownOn ?? cover.sowOn) - BEFORE_SOWING_D && d.on <= today)
-    .map((d) => [dayOf(d.on), d.tmin_c, d.tmax_c, d.rain_mm]);
+export function observedOf(weather: WeatherYear[], cover: Cover, today: string): ForecastInput['observed'] {
+  const from = isoOf(dayOf(cover.sownOn ?? cover.sowOn) - BEFORE_SOWING_D);
+  return weather.flatMap((w) => w.days.filter((d) => d.on >= from && d.on <= today).map(measured));
+}
 
 /** Days that lie ahead in the garden's weather: a forecast, surest for tomorrow. */
 export const aheadOf = (weather: WeatherYear[], today: string): ForecastInput['ahead'] =>
-  weather
-    .flatMap((w) => w.days)
-    .filter((d) => d.on > today)
-    .map((d) => [dayOf(d.on), d.tmin_c, d.tmax_c, d.rain_mm]);
+  weather.flatMap((w) => w.days.filter((d) => d.on > today).map(measured));
 
 /** Day on which the crop that a cover was sown under leaves the bed; undefined when it was sown on free ground. */
 function clearedOver(cover: Cover, plantings: Planting[]): number | undefined {

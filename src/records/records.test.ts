@@ -20,7 +20,7 @@ import {
   savePlanting,
   wipeGarden,
 } from './verbs/verbs.ts';
-import { logSowing, logSowings, saveWalk } from './verbs/seed.ts';
+import { logSowing, logSowings, saveWalk, tickStep } from './verbs/seed.ts';
 import { type Cover } from './types.ts';
 import { redo, storageFailure, undo } from './write.ts';
 
@@ -299,6 +299,15 @@ describe('seed', () => {
     await saveWalk(hands, cover.id, { counts: [{ portions: 1, seeds: 7 }] }, 'a count');
     await undo(db, 'north-shore');
     expect((await db.covers.get(cover.id))!.walk).toEqual(walk);
+    // Two ticks within a moment both stay, one taken away among them.
+    const tick = (step: string, done = true) => tickStep(hands, cover.id, step, done, 'a tick');
+    await Promise.all([tick('raked loosen'), tick('raked cover'), tick('raked clear', false)]);
+    expect((await db.covers.get(cover.id))!.walk!.prepared).toEqual(['raked loosen', 'raked cover']);
+    await tick('raked loosen');
+    expect((await db.covers.get(cover.id))!.walk!.prepared.toSorted()).toEqual([
+      'raked cover',
+      'raked loosen',
+    ]);
     await db.drafts.bulkPut([
       { id: `sown ${cover.id}`, text: '{}' },
       { id: 'forecast north-shore', text: '{}' },

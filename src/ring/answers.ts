@@ -1,4 +1,4 @@
-import { QueryClient, queryOptions, useQueries, useQuery } from '@tanstack/react-query';
+import { notifyManager, QueryClient, queryOptions, useQueries, useQuery } from '@tanstack/react-query';
 import { type Failure } from '../core/result/result.ts';
 import { ask, askQuick } from '../workers/core/client.ts';
 import { type Kind, type Questions } from '../workers/core/protocol.ts';
@@ -19,6 +19,18 @@ export const answers = new QueryClient({
       structuralSharing: false,
     },
   },
+});
+
+/** Answers that arrive within this time are shown together: a screen with many is drawn once for all of them, not once for each. */
+const TOGETHER_MS = 40;
+let waiting: (() => void)[] = [];
+notifyManager.setScheduler((tell) => {
+  if (waiting.push(tell) > 1) return;
+  setTimeout(() => {
+    const all = waiting;
+    waiting = [];
+    for (const each of all) each();
+  }, TOGETHER_MS);
 });
 
 /** What came back in place of an answer. */

@@ -49,7 +49,7 @@ const sample = (id: string, more: Partial<ChooseInput> = {}) => {
 };
 
 describe('six summer weeks', () => {
-  const heads = hang(rankSamples(chooseAll(question({})), question({}).aims));
+  const heads = hang(rankSamples(chooseAll(question({ years: 16 })), question({}).aims));
   const hung = heads.slice(0, 8).map((h) => h.sample);
   test('buckwheat comes first, cut in its last fortnight; no winter kind is among the first', () => {
     expect(hung[0]!.lead).toBe('buckwheat');
@@ -95,8 +95,8 @@ describe('what is settled early is what all years say', () => {
           { id: 'hold', strands: 2 },
         ],
         kit: ['sickle', 'spade', 'opaque-sheet', 'rake', 'hose'],
-        candidates: allCovers().filter((_, i) => i % 2 === 0),
-        years: 40,
+        candidates: allCovers().filter((_, i) => i % 3 === 0),
+        years: 36,
       });
       const ensemble = gapEnsemble(input);
       const room = new Map();

@@ -13,8 +13,12 @@ export const MM_PER_IN = 25.4;
 /** The gallon of the United States. */
 export const L_PER_GAL = 3.785411784;
 
-const round = (x: number, digits: number) =>
-  x.toLocaleString('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+/** Writers of figures with so many digits behind the point: made once, since making one takes longer than writing a page of figures. */
+const WRITERS = [0, 1, 2].map(
+  (digits) =>
+    new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits }),
+);
+const round = (x: number, digits: 0 | 1 | 2) => WRITERS[digits]!.format(x);
 
 /** A mass for the scale: tenths below 20 g, whole grams above; hundredths of an ounce below an ounce. */
 export function showMass(grams: number, units: UnitChoice): string {

@@ -16,22 +16,25 @@ interface Props {
   when: 'before' | 'after';
   locked: boolean;
   prepared: string[];
-  onTick(prepared: string[]): Promise<boolean>;
+  onTick(step: string, done: boolean): Promise<boolean>;
 }
 
 /** Ordered steps with their reasons. What comes after the throw stays locked until all is thrown. */
 export function Checklist({ cover, when, locked, prepared: saved, onTick }: Props) {
   // A tick shows at once and stays until the record has it; the write follows within the blink of an eye, or is refused and named.
-  const [pending, setPending] = useState<string[] | null>(null);
-  const prepared = pending ?? saved;
+  const [pending, setPending] = useState<Record<string, boolean>>({});
+  const prepared = (step: string) => pending[step] ?? saved.includes(step);
   useEffect(() => {
-    // Asked of the newest tick: another may have come between the record's return and this.
-    setPending((now) => (now && now.join() === saved.join() ? null : now));
+    // A tick that the record has by now waits no longer; those that came after it do.
+    setPending((now) => {
+      const open = Object.entries(now).filter(([step, done]) => saved.includes(step) !== done);
+      return open.length === Object.keys(now).length ? now : Object.fromEntries(open);
+    });
   }, [pending, saved]);
-  const tick = (now: string[]) => {
-    setPending(now);
-    void onTick(now).then((kept) => {
-      if (!kept) setPending(null);
+  const tick = (step: string, done: boolean) => {
+    setPending((now) => ({ ...now, [step]: done }));
+    void onTick(step, done).then((kept) => {
+      if (!kept) setPending((now) => Object.fromEntries(Object.entries(now).filter(([s]) => s !== step)));
     });
   };
   const way = wayOf(cover.wayId);
@@ -41,8 +44,8 @@ export function Checklist({ cover, when, locked, prepared: saved, onTick }: Prop
       {steps.map((s, i) => {
         const id = `${way.id} ${s.id}`;
         const field = `step-${way.id}-${s.id}`;
-        const done = prepared.includes(id);
-        const ready = !locked && steps.slice(0, i).every((b) => prepared.includes(`${way.id} ${b.id}`));
+        const done = prepared(id);
+        const ready = !locked && steps.slice(0, i).every((b) => prepared(`${way.id} ${b.id}`));
         return (
           <li key={s.id} className="border-linen border-t py-2">
             <div className={`flex items-start gap-3 ${ready || done ? '' : 'text-bark'}`}>
@@ -52,9 +55,7 @@ export function Checklist({ cover, when, locked, prepared: saved, onTick }: Prop
                 className="checkbox mt-1"
                 checked={done}
                 disabled={!done && !ready}
-                onChange={(e) =>
-                  tick(e.target.checked ? [...prepared, id] : prepared.filter((p) => p !== id))
-                }
+                onChange={(e) => tick(id, e.target.checked)}
               />
               <div>
                 <label htmlFor={field} className="block text-lg font-bold">

@@ -2,7 +2,7 @@ import { type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { coverTitle, speciesOf, wayOf, unknownKinds } from '../../catalogue/catalogue.ts';
 import { showMass } from '../../core/units/show.ts';
-import { saveWalk } from '../../records/verbs/seed.ts';
+import { saveWalk, tickStep } from '../../records/verbs/seed.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import type { Cover, Look, Walk } from '../../records/types.ts';
@@ -113,7 +113,7 @@ export default function SowPage() {
               when="before"
               locked={false}
               prepared={walk.prepared}
-              onTick={(prepared) => onWalk({ prepared }, 'a step of preparation')}
+              onTick={(step, done) => run(tickStep(hands, cover.id, step, done, 'a step of preparation'))}
             />
           )}
         </Step>
@@ -143,7 +143,7 @@ export default function SowPage() {
                 when="after"
                 locked={seedNeeded(cover) && !thrown && !cover.sownOn}
                 prepared={walk.prepared}
-                onTick={(prepared) => onWalk({ prepared }, 'a step after sowing')}
+                onTick={(step, done) => run(tickStep(hands, cover.id, step, done, 'a step after sowing'))}
               />
             </Step>
             <Step n={4} title="Water in" open={due === 5}>

@@ -17,16 +17,34 @@ export const FRESH_WALK: Walk = {
  * One step of a sowing, kept at once: a tick, a portion thrown, a count, where the bag was empty. Only what the step changes is put into
  * the record as it then is: thumbs are faster than disks. Fails with `cover-gone`.
  */
-export async function saveWalk(hands: Hands, coverId: string, part: Partial<Walk>, label: string): Done {
+export async function saveWalk(
+  hands: Hands,
+  coverId: string,
+  part: Partial<Walk> | ((stands: Walk) => Partial<Walk>),
+  label: string,
+): Done {
   const known = await hands.db.covers.get(coverId);
   if (!known) return fail('cover-gone');
   return writeFrom(hands.db, meta(hands, known.gardenId, 'sowing-step', label), async () => {
     const cover = await hands.db.covers.get(coverId);
     if (!cover) return fail('cover-gone');
-    const walk = { ...(cover.walk ?? FRESH_WALK), ...part };
+    const stands = cover.walk ?? FRESH_WALK;
+    const walk = { ...stands, ...(typeof part === 'function' ? part(stands) : part) };
     return ok([{ table: 'covers', put: { ...cover, walk } }]);
   });
 }
+
+/** Ticks a step of the sowing's list, or takes the tick away; the other ticks stay as they stand. Fails with `cover-gone`. */
+export const tickStep = (hands: Hands, coverId: string, step: string, done: boolean, label: string): Done =>
+  saveWalk(
+    hands,
+    coverId,
+    ({ prepared }) =>
+      prepared.includes(step) === done
+        ? {}
+        : { prepared: done ? [...prepared, step] : prepared.filter((p) => p !== step) },
+    label,
+  );
 
 /**
  * Logs a sowing, or corrects one: the cover with its day and what was really used, and the lots that it came from, less that much, in
