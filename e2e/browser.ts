@@ -32,7 +32,11 @@ export interface Stage {
 
 let browser: Browser | undefined;
 
-export async function openStage(viewport = { width: 1280, height: 800 }): Promise<Stage> {
+/** Each stage is a browser that has never been here. Only one that goes `offline` keeps the application, which takes it a while. */
+export async function openStage(
+  viewport = { width: 1280, height: 800 },
+  { offline = false } = {},
+): Promise<Stage> {
   browser ??= await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: FLAGS,
@@ -46,6 +50,7 @@ export async function openStage(viewport = { width: 1280, height: 800 }): Promis
     locale: 'en-GB',
     acceptDownloads: true,
     reducedMotion: 'reduce',
+    serviceWorkers: offline ? 'allow' : 'block',
   });
   const page = await context.newPage();
   const wrongs: string[] = [];

@@ -13,7 +13,7 @@ afterAll(closeBrowser);
 const whole = (page: Page) => page.getByText('covers done').waitFor({ state: 'detached', timeout: 180_000 });
 
 test('a beginner answers three questions and comes to the same screen, pins a sample, alters it and sees the odds answer, without network', async () => {
-  const stage = await openStage();
+  const stage = await openStage(undefined, { offline: true });
   const { page, base, wrongs } = stage;
   try {
     await page.goto(`${base}/open-demo/north-shore`);

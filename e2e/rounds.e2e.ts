@@ -20,7 +20,7 @@ function ground(share: number): Buffer {
 }
 
 test('a whole round on a phone: cards by touch, a picture from a file, the page killed in the middle of a card, no signal', async () => {
-  const stage = await openStage({ width: 390, height: 844 });
+  const stage = await openStage({ width: 390, height: 844 }, { offline: true });
   const { context, base, wrongs } = stage;
   let page = stage.page;
   try {

@@ -6,7 +6,7 @@ jest.setTimeout(420_000);
 afterAll(closeBrowser);
 
 test('from an empty application one bed goes through its whole season, with a reload and no network in the middle, and comes back from its file', async () => {
-  const stage = await openStage();
+  const stage = await openStage(undefined, { offline: true });
   const { page, base, wrongs } = stage;
   const objections: string[] = [];
   const look = async () => objections.push(...(await axe(page)));

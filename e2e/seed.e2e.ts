@@ -292,7 +292,7 @@ test('the yard by keyboard: a walk is simulated, lessons compare, and seed is th
 });
 
 test('the scale shows what is poured, tares, says when to stop, and its silence is named', async () => {
-  const stage = await openStage();
+  const stage = await openStage(undefined, { offline: true });
   const { page, base } = stage;
   try {
     await open(page, base, '/bench/scale');

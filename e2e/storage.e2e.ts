@@ -192,7 +192,7 @@ test('an older tab that holds the garden is named while this one waits, and a ne
 });
 
 test('it can be installed: manifest, icons and service worker satisfy the browser', async () => {
-  const stage = await openStage();
+  const stage = await openStage(undefined, { offline: true });
   const { page, base } = stage;
   try {
     await page.goto(base);

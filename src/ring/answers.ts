@@ -1,6 +1,7 @@
 import { notifyManager, QueryClient, queryOptions, useQueries, useQuery } from '@tanstack/react-query';
 import { type Failure } from '../core/result/result.ts';
 import { ask, askQuick } from '../workers/core/client.ts';
+import { whenStill } from './stillness.ts';
 import { type Kind, type Questions } from '../workers/core/protocol.ts';
 
 /**
@@ -26,11 +27,15 @@ const TOGETHER_MS = 40;
 let waiting: (() => void)[] = [];
 notifyManager.setScheduler((tell) => {
   if (waiting.push(tell) > 1) return;
-  setTimeout(() => {
-    const all = waiting;
-    waiting = [];
-    for (const each of all) each();
-  }, TOGETHER_MS);
+  setTimeout(
+    () =>
+      whenStill(() => {
+        const all = waiting;
+        waiting = [];
+        for (const each of all) each();
+      }),
+    TOGETHER_MS,
+  );
 });
 
 /** What came back in place of an answer. */

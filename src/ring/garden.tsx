@@ -7,6 +7,7 @@ import { storageFailure } from '../records/write.ts';
 import { KilimDatabase } from '../records/db.ts';
 import { isOutdated } from '../records/trouble.ts';
 import { type GardenContents, type Hands, readGarden } from '../records/verbs/verbs.ts';
+import { still } from './stillness.ts';
 
 const DEVICE_KEY = 'kilim.device';
 
@@ -86,7 +87,9 @@ export function GardenRing(props: {
   const day = useRealToday();
   const contents = useLiveQuery(async () => {
     try {
-      return (await readGarden(hands.db, gardenId)) ?? null;
+      const read = (await readGarden(hands.db, gardenId)) ?? null;
+      await still();
+      return read;
     } catch (error) {
       // The notice over every screen says it, and that reloading is the way on: this screen only waits.
       if (isOutdated(error)) return undefined;

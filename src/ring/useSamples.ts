@@ -3,6 +3,7 @@ import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
 import { failureWords } from '../ui/failureWords.ts';
 import { askChoose } from '../workers/core/client.ts';
+import { whenStill } from './stillness.ts';
 
 interface Hanging {
   samples: Sample[];
@@ -32,6 +33,8 @@ export function useSamples(question: ChooseInput | null): Hanging {
     const gap = JSON.stringify({ ...input, aims: [] });
     if (kept.current.gap !== gap) kept.current = { gap, found: new Map() };
     const { found } = kept.current;
+    let left = false;
+    const show = (now: Hanging) => whenStill(() => !left && setHanging(now));
     let painted = 0;
     let times = 0;
     setHanging({ samples: [...found.values()], progress: [0, input.candidates.length], problem: '' });
@@ -42,15 +45,18 @@ export function useSamples(question: ChooseInput | null): Hanging {
       if (Date.now() - painted < wait) return;
       painted = Date.now();
       times++;
-      setHanging({ samples: [...found.values()], progress: [done, total], problem: '' });
+      show({ samples: [...found.values()], progress: [done, total], problem: '' });
     });
     void job.answer.then((r) => {
       if (r.ok) {
         for (const sample of r.value) found.set(sample.id, sample);
-        setHanging({ samples: r.value, progress: null, problem: '' });
-      } else if (r.failure.code !== 'cancelled') setHanging({ ...NOTHING, problem: failureWords(r.failure) });
+        show({ samples: r.value, progress: null, problem: '' });
+      } else if (r.failure.code !== 'cancelled') show({ ...NOTHING, problem: failureWords(r.failure) });
     });
-    return () => job.cancel();
+    return () => {
+      left = true;
+      job.cancel();
+    };
   }, [key]);
   return hanging;
 }
