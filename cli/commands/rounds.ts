@@ -4,7 +4,8 @@ import { PNG } from 'pngjs';
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
 import { type Picture, readCover } from '../../src/core/look/photo.ts';
 import { type Question, roundsOf } from '../../src/core/rounds/rounds.ts';
-import { roundCovers } from '../../src/questions/rounds.ts';
+import { walkMinutes } from '../../src/core/rounds/way.ts';
+import { roundCovers, wayToday } from '../../src/questions/rounds.ts';
 import { gardenFrom, todayOf, type Typed, yearsOf } from '../args.ts';
 
 /** `rounds FILE`: the walk past the beds today, with each question, why it is asked and what it settles. */
@@ -12,14 +13,24 @@ export function rounds(typed: Typed): object {
   const c = gardenFrom(typed.at[0]);
   const today = todayOf(typed, c);
   const covers = roundCovers(c, today, typed.get('years') ? yearsOf(typed) : undefined);
-  const walk = roundsOf(covers, dayOf(today));
+  const due = roundsOf(covers, dayOf(today)).flatMap((b) =>
+    b.questions.map((question) => ({ coverId: b.coverId, bedId: b.bedId, question })),
+  );
+  const way = wayToday(due, c, today);
+  // Questions of one bed that follow each other are asked in one stop.
+  const stops: (typeof due)[] = [];
+  for (const s of way.order)
+    if (stops.at(-1)?.[0]!.coverId === s.coverId) stops.at(-1)!.push(s);
+    else stops.push([s]);
   return {
     today,
-    minutes: walk.reduce((sum, b) => sum + b.questions.reduce((s, q) => s + q.minutes, 0), 0),
-    walk: walk.map((b) => ({
-      bed: c.beds.find((x) => x.id === b.bedId)!.name,
-      cover: b.coverId,
-      questions: b.questions.map((q) => ({
+    minutes: walkMinutes(due, way.length_m),
+    ...(way.length_m === undefined ? {} : { walk_m: Math.round(way.length_m) }),
+    ...(way.notes.length > 0 ? { day: way.notes } : {}),
+    walk: stops.map((stop) => ({
+      bed: c.beds.find((x) => x.id === stop[0]!.bedId)!.name,
+      cover: stop[0]!.coverId,
+      questions: stop.map(({ question: q }) => ({
         ask: q.kind,
         ...(q.speciesId ? { of: q.speciesId } : {}),
         ...whyOf(q),

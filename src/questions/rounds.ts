@@ -1,11 +1,42 @@
 import { unknownKinds } from '../catalogue/catalogue.ts';
 import { endingPasses } from '../core/bed/timeline.ts';
-import { dayOf } from '../core/calendar/day.ts';
+import { dayOf, dayOfYear, isoOf } from '../core/calendar/day.ts';
+import { dayLength_h } from '../core/calendar/sun.ts';
+import { type Point } from '../core/ground/shape.ts';
 import { jobsOf } from '../core/jobs/jobs.ts';
 import { type QuestionKind, type RoundCover } from '../core/rounds/rounds.ts';
+import { type Way, wayOf } from '../core/rounds/way.ts';
 import type { Bed, Cover, Garden, Look, Planting, WeatherYear } from '../records/types.ts';
 import { aheadOf, forecastInput, observedOf, plantBackDay } from './cover.ts';
 import { meanOfMonth } from './work.ts';
+
+/** Where a walk begins: where the tools are, else at the water. */
+export const walkFrom = ({ marks }: Pick<Garden, 'marks'>): Point | undefined => {
+  const at = marks.find((m) => m.kind === 'shed') ?? marks.find((m) => m.kind === 'water');
+  return at && [at.x_m, at.y_m];
+};
+
+/** The way past what is due today, by where the beds lie and what the day's weather is. */
+export function wayToday<T extends Parameters<typeof wayOf>[0][number]>(
+  due: readonly T[],
+  { garden, beds, weather }: Pick<Contents, 'garden' | 'beds' | 'weather'>,
+  today: string,
+): Way<T> {
+  const now = dayOf(today);
+  const days = weather.flatMap((w) => w.days);
+  const [day, next] = [today, isoOf(now + 1)].map((on) => days.find((d) => d.on === on));
+  return wayOf(
+    due,
+    new Map(beds.map((b) => [b.id, b.at && ([b.at.x_m, b.at.y_m] as const)])),
+    walkFrom(garden),
+    {
+      low_c: day?.tmin_c,
+      rain_mm: day?.rain_mm,
+      rainNext_mm: next?.rain_mm,
+      light_h: dayLength_h(garden.site.latitude_deg, dayOfYear(now)),
+    },
+  );
+}
 
 /** Years in which questions are weighed: enough to tell which is worth most, few enough for all beds within half a second. */
 const ROUND_YEARS = 16;

@@ -1,5 +1,6 @@
 import { speciesOf } from '../catalogue/catalogue.ts';
 import { type Question } from '../core/rounds/rounds.ts';
+import { type WalkNote } from '../core/rounds/way.ts';
 import { showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
 import { showDay, showSpan } from './dates.ts';
 import { METHOD_SHORT, PASS_WORDS } from './methodWords.ts';
@@ -81,5 +82,19 @@ export function questionWhy({ why }: Question, units: UnitChoice): string {
         : `once a year, the same way each time; last ${showDay(why.last)}`;
     case 'regular':
       return why.last === undefined ? 'never looked at yet' : `last look ${showDay(why.last)}`;
+  }
+}
+
+/** What the day's light and weather do to the walk. */
+export function walkNoteWords(note: WalkNote, units: UnitChoice): string {
+  switch (note.is) {
+    case 'frozen':
+      return `${showTemperature(note.low_c, units)} this morning: frozen leaves look dead. Whether something lives is asked last; go once it has thawed.`;
+    case 'wet':
+      return `${showRain(note.mm, units)} of rain today: wet leaves shine in pictures and wet soil smears. Later today, once the leaves are dry, is better.`;
+    case 'rain-ahead':
+      return `${showRain(note.mm, units)} of rain may come tomorrow: today is the better day for the walk.`;
+    case 'short-day':
+      return `Light for ${Math.round(note.light_h)} hours only: go before the evening.`;
   }
 }

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { coverTitle } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { roundCovers } from '../../questions/rounds.ts';
+import { roundCovers, wayToday } from '../../questions/rounds.ts';
 import { countCrowns } from '../../records/commands/ending.ts';
 import { logLook } from '../../records/commands/seed.ts';
 import { useAnswer } from '../../ring/answers.ts';
@@ -48,15 +48,17 @@ export default function RoundsPage() {
   const due: Stop[] = (answer ?? []).flatMap((b) =>
     b.questions.map((question) => ({ coverId: b.coverId, bedId: b.bedId, question })),
   );
+  const way = wayToday(due, ring, today);
   const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '';
 
   if (!walking || !stop || !cover) {
-    const stops = walking?.stops ?? due;
+    const stops = walking?.stops ?? way.order;
     const left = stops.findIndex((_, i) => !walking?.done[i]);
     return (
       <Walk
         stops={stops}
         done={walking?.done ?? {}}
+        notes={walking ? [] : way.notes}
         working={!answer && !walking}
         failure={failure}
         begin={() =>
