@@ -8,6 +8,7 @@ import { askQuick } from '../../workers/core/client.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
 import { type Pick } from './pick.ts';
+import { canLook, Viewfinder } from './Viewfinder.tsx';
 
 interface Props {
   cover: Cover;
@@ -29,6 +30,7 @@ export function PhotoCard({ cover, pick, set, keepPicture }: Props) {
   const [reading, setReading] = useState<CoverReading | null>(null);
   const [problem, setProblem] = useState('');
   const [before, setBefore] = useState<string | null>(null);
+  const [looking, setLooking] = useState(false);
   const canvas = useRef<HTMLCanvasElement>(null);
   const role = speciesOf(cover.parts[0]!.speciesId).role;
   useEffect(() => {
@@ -54,15 +56,18 @@ export function PhotoCard({ cover, pick, set, keepPicture }: Props) {
     if (picture && canvas.current) paint(canvas.current, picture, reading);
   }, [picture, reading]);
 
+  function show(image: ImageBitmap) {
+    setReading(null);
+    setPicture(shrunk(image, READ_PX));
+    keepPicture(jpegOf(image));
+    image.close();
+    setLooking(false);
+  }
   async function open(file: File | undefined) {
     if (!file) return;
     setProblem('');
     try {
-      const image = await createImageBitmap(file);
-      setReading(null);
-      setPicture(shrunk(image, READ_PX));
-      keepPicture(jpegOf(image));
-      image.close();
+      show(await createImageBitmap(file));
     } catch {
       setProblem('This picture cannot be read. Take another, as JPEG or PNG.');
     }
@@ -73,21 +78,32 @@ export function PhotoCard({ cover, pick, set, keepPicture }: Props) {
         Photograph straight down from chest height, the sun behind the clouds or behind you, your shadow out
         of it.
       </p>
-      <label className="btn btn-primary mt-3 w-full">
-        <Camera size={20} strokeWidth={1.5} /> {picture ? 'Another picture' : 'Take or choose a picture'}
-        <input
-          type="file"
-          accept="image/*"
-          className="sr-only"
-          onChange={(e) => void open(e.target.files?.[0])}
-        />
-      </label>
+      {looking ? (
+        <Viewfinder ghost={before} take={show} close={() => setLooking(false)} />
+      ) : (
+        <div className={canLook() ? 'mt-3 grid grid-cols-2 gap-2' : 'mt-3'}>
+          {canLook() && (
+            <button type="button" className="btn btn-primary" onClick={() => setLooking(true)}>
+              <Camera size={20} strokeWidth={1.5} /> {picture ? 'Once more' : 'Camera'}
+            </button>
+          )}
+          <label className={`btn w-full ${canLook() ? '' : 'btn-primary'}`}>
+            {picture ? 'Another picture' : 'Choose a picture'}
+            <input
+              type="file"
+              accept="image/*"
+              className="sr-only"
+              onChange={(e) => void open(e.target.files?.[0])}
+            />
+          </label>
+        </div>
+      )}
       {problem && (
         <p role="alert" className="text-madder font-semibold">
           {problem}
         </p>
       )}
-      {picture && (
+      {picture && !looking && (
         <figure className="mt-3">
           <canvas
             ref={canvas}
@@ -120,7 +136,7 @@ export function PhotoCard({ cover, pick, set, keepPicture }: Props) {
           </label>
         </figure>
       )}
-      {before && (
+      {before && !looking && (
         <figure className="mt-2 flex items-center gap-3">
           <img src={before} alt="At the last look" className="h-20" />
           <figcaption className="text-bark text-sm">
