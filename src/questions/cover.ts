@@ -106,6 +106,7 @@ export function forecastInput(
                   alive: m.alive ?? undefined,
                   count: m.count ?? undefined,
                   tens: m.tens,
+                  squeeze: m.squeeze,
                 },
               ];
         }),

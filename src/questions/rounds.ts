@@ -86,7 +86,7 @@ export function roundCovers(c: Contents, today: string, years = ROUND_YEARS): Ro
       .filter((j) => j.kind === 'look' && j.on <= today)
       .map((j) => j.refId),
   );
-  return c.covers
+  const walked = c.covers
     .filter(
       (k) =>
         k.sownOn !== null &&
@@ -123,4 +123,7 @@ export function roundCovers(c: Contents, today: string, years = ROUND_YEARS): Ro
         mean_c: meanOfMonth(c.garden.site, now),
       };
     });
+  // A spade goes into one bed a walk: that which has waited longest.
+  const spade = [...walked].sort((a, b) => (a.soilSeen ?? -Infinity) - (b.soilSeen ?? -Infinity))[0]?.id;
+  return walked.map((w) => ({ ...w, spade: w.id === spade }));
 }

@@ -389,6 +389,8 @@ export const lookSchema = z.object({
           })
           .refine((t) => t.reached <= t.of, 'more plants than were looked at')
           .optional(),
+        /** What a kernel from the middle of the head did between two nails. */
+        squeeze: z.enum(['milk', 'paste', 'hard']).optional(),
       }),
     )
     .max(12),

@@ -35,6 +35,7 @@ export function lookWords(l: Look, units: UnitChoice): string {
     [
       speciesOf(m.speciesId).name.toLowerCase(),
       m.stage && stage(m.stage),
+      m.squeeze && `squeezed: ${m.squeeze}`,
       m.tens && `${m.tens.reached} of ${m.tens.of} come to ${stage(m.tens.stage)}`,
       m.alive !== null && `${percent(m.alive)} alive`,
       m.count && `${m.count.plants} plants on ${m.count.area_m2} m²`,

@@ -5,6 +5,7 @@ import { meanOf, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from './endings.ts';
 import { type EndingAnswer, type StandAnswer, type WeekAway } from './answers.ts';
 import { type GrownPlan } from './grown.ts';
+import { type GrowthDay, growthDays } from './growth.ts';
 import { type LivedSoFar, nextCutAgain } from './lived.ts';
 import { answerStand } from './standAnswer.ts';
 import { type ForecastInput, standOf } from './standing.ts';
@@ -15,8 +16,8 @@ export interface Forecast {
   best: EndingAnswer | undefined;
   /** The settled way on its settled day, when one is given. */
   settled: EndingAnswer | undefined;
-  /** Every fifth day from sowing: cover, height and dry matter as spreads, for the growth picture. */
-  growth: { day: Day; cover: Spread; height_m: Spread; dryMatter_g_m2: Spread; stage: Spread }[];
+  /** Every fifth day from sowing, for the growth picture. */
+  growth: GrowthDay[];
   /** The settled ending, or the best, a week earlier and a week later. */
   weeks: WeekAway[];
   /** What lies on it now: since when, and of the heat that kills under it (days at 20 °C, under film bright days at 32 °C) how much came and is needed. */
@@ -28,11 +29,9 @@ export interface Forecast {
   years: number;
 }
 
-const GROWTH_STEP_D = 5;
-
 export function forecastCover(input: ForecastInput): Forecast {
   const { plan, fromDay, soFar, onward, begun } = standOf(input);
-  const { ensemble, weights } = onward;
+  const { weights } = onward;
   const { sownAt } = plan;
   const chosen = input.settled && input.methods.find((m) => m.id === input.settled!.method);
   const aims = input.aims && input.aims.length > 0 ? input.aims : USUAL_AIMS;
@@ -52,22 +51,6 @@ export function forecastCover(input: ForecastInput): Forecast {
     (begun
       ? answerLived(onward, chosen, begun.start)
       : answerEnding(onward, chosen, input.settled!.startDay - fromDay));
-  const growth = [];
-  for (let d = sownAt; d < ensemble.days; d += GROWTH_STEP_D) {
-    const of = (f: (c: (typeof onward.courses)[number]) => number) =>
-      spreadOf(onward.courses.map(f), weights);
-    growth.push({
-      day: fromDay + d,
-      cover: of((c) => c.cover[d]!),
-      height_m: of((c) => c.height_m[d]!),
-      dryMatter_g_m2: of((c) => {
-        let sum = 0;
-        for (let s = 0; s < c.members; s++) sum += c.dm_g_m2[d * c.members + s]!;
-        return sum;
-      }),
-      stage: of((c) => c.stage[d * c.members]!),
-    });
-  }
   const shown = settled ?? best;
   const method = shown && input.methods.find((m) => m.id === shown.method);
   const stand = answerStand(onward, begun ? undefined : shown);
@@ -78,7 +61,7 @@ export function forecastCover(input: ForecastInput): Forecast {
     settled,
     weeks:
       method && !begun ? weeksAway(onward, method, shown, aims).filter((w) => w.startDay >= input.today) : [],
-    growth,
+    growth: growthDays(onward),
     ...(input.lived
       ? {
           under: underNow(onward, fromDay, input.today),

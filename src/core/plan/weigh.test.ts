@@ -68,6 +68,21 @@ describe('a look moves the years towards what was seen', () => {
     const full = mean({ members: [{ index: 1, alive: 1 }] }, alive, there);
     expect(thin).toBeLessThan(full - 0.1);
   });
+  test('a squeezed kernel tells milk from paste: paste speaks for the years that are further, no mark for those past it', () => {
+    // On a day on which the years lie on both sides of the milk.
+    const at = Array.from({ length: 100 }, (_, i) => 220 + i).find(
+      (d) => meanOf(grown.courses.map((c) => c.stage[d * 2]!)) > 4.3,
+    )!;
+    const stage = (c: Course) => c.stage[at * 2]!;
+    const told = (squeeze: 'milk' | 'paste' | 'hard') =>
+      meanOf(
+        grown.courses.map(stage),
+        weighByLooks(grown, [{ day: FROM + at, members: [{ index: 0, squeeze }] }]),
+      );
+    expect(told('milk')).toBeLessThan(told('paste'));
+    expect(told('paste')).toBeLessThan(told('hard'));
+    expect(told('milk')).toBeGreaterThan(3.4);
+  });
   test('few plants counted mean fewer came up: by likelihood, not by taking the count for the truth', () => {
     const plants = (c: Course) => c.plants_m2[1]! * member(1)(c.alive);
     const usual = even(plants);

@@ -23,12 +23,16 @@ export interface LookSeen {
   crowns?: { green: number; of: number };
 }
 
+export type Squeezed = 'milk' | 'paste' | 'hard';
+
 export interface MemberSeen {
   index: number;
   stage?: Stage;
   alive?: number;
   /** Plants counted on so much ground. */
   count?: { plants: number; area_m2: number };
+  /** What a kernel did between two nails: a white drop, a smear, no mark. */
+  squeeze?: Squeezed;
   /** Plants of those looked at that had come to a stage. */
   tens?: { stage: Stage; reached: number; of: number };
 }
@@ -94,6 +98,7 @@ function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
     if (m.stage) sum += stageSeen(course, d, m.index, m.stage);
     const alive = course.alive[d * course.members + m.index]!;
     if (m.alive !== undefined) sum += square((alive - m.alive) / ERROR.alive);
+    if (m.squeeze) sum += within(course.stage[d * course.members + m.index]!, ...SQUEEZED[m.squeeze]);
     if (m.tens) sum += tensSeen(course.stage[d * course.members + m.index]!, m.tens);
     if (m.count) sum += countSeen(course.plants_m2[m.index]! * alive, m.count);
   }
@@ -118,9 +123,19 @@ function stageSeen(course: Course, d: number, s: number, seen: Stage): number {
   if (seen === 'sown') return 0;
   const stage = course.stage[d * course.members + s]!;
   const k = STAGES.indexOf(seen);
-  const outside = stage < k ? k - stage : stage > k + 1 && k < 5 ? stage - k - 1 : 0;
-  return square(outside / ERROR.stage);
+  return within(stage, k, k < 5 ? k + 1 : Infinity);
 }
+
+/** A stage seen to lie between two: what is outside counts by how far. */
+const within = (stage: number, low: number, high: number): number =>
+  square(Math.max(0, low - stage, stage - high) / ERROR.stage);
+
+/** Stages at which a kernel gives milk, a paste, or no mark; seed that would grow is there from the paste on (Zadoks 73-77, 83-87, 91). */
+const SQUEEZED: Record<Squeezed, [number, number]> = {
+  milk: [3.9, 4.45],
+  paste: [4.4, 5],
+  hard: [5, Infinity],
+};
 
 /**
  * So many of ten at a stage: plants of one stand lie apart by a third of a stage, so that the share that has come to it tells how far the stand is between

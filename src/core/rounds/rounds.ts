@@ -73,6 +73,8 @@ export interface RoundCover {
   seen: { day: Day; kinds: QuestionKind[] }[];
   /** Last day on which a spade went into this bed to look at its soil. */
   soilSeen?: Day;
+  /** Whether the one spadeful of the walk is for this bed; left out where nobody has dealt it. */
+  spade?: boolean;
   /** A look is due by the calendar, whatever it is worth. */
   lookDue: boolean;
   /** Mean temperature of this month, °C. */
@@ -409,15 +411,13 @@ function leading(cover: RoundCover, standing: Standing, able: MethodHere[], toda
   return able.filter((m) => m.id === best?.method);
 }
 
-/** The walk: beds with something due, in the order in which they are passed. */
+/** The walk: beds with something due, in the order in which they are passed. What is asked of a bed hangs on no other, so that they can be asked apart. */
 export function roundsOf(covers: readonly RoundCover[], today: Day): RoundBed[] {
-  // A spade goes into one bed a walk: that which has waited longest.
-  const spade = [...covers].sort((a, b) => (a.soilSeen ?? -Infinity) - (b.soilSeen ?? -Infinity))[0]?.id;
   return covers.flatMap((cover) => {
     // Seed that is still coming up, and what is dead, ask nothing of the years.
     const needs = cover.deadDay === undefined && today - cover.sownDay > CLOCK_ENDS_D;
     const questions = questionsOf(cover, today, needs ? standOf(cover.asked) : undefined).filter(
-      (q) => q.kind !== 'soil' || cover.id === spade,
+      (q) => q.kind !== 'soil' || cover.spade !== false,
     );
     return questions.length > 0 ? [{ coverId: cover.id, bedId: cover.bedId, questions }] : [];
   });

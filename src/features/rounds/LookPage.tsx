@@ -1,4 +1,3 @@
-import { lookWords } from '../../ring/lookWords.ts';
 import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { coverTitle, speciesOf } from '../../catalogue/catalogue.ts';
@@ -7,18 +6,20 @@ import { plantBackDay } from '../../questions/cover.ts';
 import { readyWords } from '../../ui/readyWords.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
 import { removeLook } from '../../records/verbs/verbs.ts';
-import { showIsoYear, showSpan } from '../../ui/dates.ts';
+import { showSpan } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
-import { Pictures } from './Pictures.tsx';
+import { LookStrip } from './LookStrip.tsx';
 import { LookForm } from './LookForm.tsx';
+import { type SeenStage } from './GrowthChart.tsx';
+import type { Look } from '../../records/types.ts';
 
 const GrowthChart = lazy(() => import('./GrowthChart.tsx'));
 
 /** Take a look: enter little, see the forecast move. */
 export default function LookPage() {
-  const { cover, bed, garden, looks, plantings, today, hands, run } = useCover(useParams().coverId);
+  const { cover, bed, looks, plantings, today, hands, run } = useCover(useParams().coverId);
   const { forecast, failure } = useForecast(cover);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
   const mine = looks.filter((l) => l.coverId === cover.id).sort((a, b) => b.on.localeCompare(a.on));
@@ -56,33 +57,31 @@ export default function LookPage() {
                 <Suspense fallback={<p>Drawing…</p>}>
                   <GrowthChart
                     growth={forecast.growth}
-                    seen={mine
+                    covers={mine
                       .filter((l) => l.cover !== null)
                       .map((l) => ({ day: dayOf(l.on), cover: l.cover! }))}
+                    members={cover.parts.map((p, i) => ({
+                      name: speciesOf(p.speciesId).name,
+                      seen: stagesSeen(mine, p.speciesId, i === 0),
+                    }))}
                     today={dayOf(today)}
                   />
                 </Suspense>
               )}
             </div>
-            <Pictures coverId={cover.id} />
-            <ul className="mt-4 max-w-2xl">
-              {mine.map((l) => (
-                <li key={l.id} className="border-linen flex flex-wrap gap-x-3 border-t py-2">
-                  <b>{showIsoYear(l.on)}</b>
-                  <span>{lookWords(l, garden.units)}</span>
-                  <button
-                    type="button"
-                    className="btn btn-ghost btn-sm ml-auto"
-                    onClick={() => void run(removeLook(hands, l))}
-                  >
-                    Take away
-                  </button>
-                </li>
-              ))}
-            </ul>
+            <LookStrip bedId={bed.id} cover={cover} takeAway={(l) => void run(removeLook(hands, l))} />
           </>
         )}
       </Page>
     </div>
   );
 }
+
+/** Stages that a kind was seen at, oldest first; what was said of the whole was said of what leads it. */
+const stagesSeen = (looks: Look[], speciesId: string, leads: boolean): SeenStage[] =>
+  looks
+    .flatMap((l) => {
+      const stage = l.members.find((m) => m.speciesId === speciesId)?.stage ?? (leads ? l.stage : null);
+      return stage ? [{ day: dayOf(l.on), stage }] : [];
+    })
+    .sort((a, b) => a.day - b.day);

@@ -5,7 +5,7 @@ import { dayOf } from '../../core/calendar/day.ts';
 import { roundCovers, wayToday } from '../../questions/rounds.ts';
 import { countCrowns } from '../../records/commands/ending.ts';
 import { logLook } from '../../records/commands/seed.ts';
-import { useAnswer } from '../../ring/answers.ts';
+import { useAnswers } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
 import { NoAnswer, Page } from '../../ui/parts.tsx';
@@ -34,11 +34,14 @@ export default function RoundsPage() {
   const ring = useGarden();
   const { garden, beds, covers, today, hands, run } = ring;
   const [draft, setDraft, clear] = useDraft<WalkDraft>(`rounds ${garden.id}`, NOTHING);
-  const text = useMemo(
-    () => JSON.stringify({ covers: roundCovers(ring, today), today: dayOf(today) }),
+  // Bed by bed: both workers are at it, and after an answer only its bed is asked anew.
+  const texts = useMemo(
+    () => roundCovers(ring, today).map((c) => JSON.stringify({ covers: [c], today: dayOf(today) })),
     [ring, today],
   );
-  const { answer, failure } = useAnswer('rounds', text);
+  const asked = useAnswers('rounds', texts);
+  const failure = asked.find((a) => a.failure)?.failure;
+  const answer = asked.every((a) => a.answer) ? asked.flatMap((a) => a.answer!) : undefined;
   const [jpeg, setJpeg] = useState<string | null>(null);
   const walking = draft && draft.on === today && draft.stops.length > 0 ? draft : undefined;
   const stop = walking && walking.at >= 0 ? walking.stops[walking.at] : undefined;

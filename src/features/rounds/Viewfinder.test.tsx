@@ -3,7 +3,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Viewfinder } from './Viewfinder.tsx';
 
-const stop = jest.fn();
+const stop = jest.fn<() => void>();
 const camera = (answer: () => Promise<unknown>) =>
   Object.defineProperty(navigator, 'mediaDevices', {
     configurable: true,
@@ -14,7 +14,9 @@ HTMLVideoElement.prototype.play = () => Promise.resolve();
 const image = { width: 4, height: 3 };
 Object.assign(globalThis, { createImageBitmap: () => Promise.resolve(image) });
 
-afterEach(() => stop.mockClear());
+afterEach(() => {
+  stop.mockClear();
+});
 
 test('the last look lies over what the camera sees, and can be lifted off; a picture is taken, and the camera let go', async () => {
   camera(opened);

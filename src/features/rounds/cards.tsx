@@ -1,6 +1,13 @@
 import { endingFiguresOf, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Question } from '../../core/rounds/rounds.ts';
 import type { Cover, Look } from '../../records/types.ts';
+import {
+  ConditionDrawing,
+  CONDITIONS,
+  conditionWords,
+  type Squeeze,
+  SqueezeDrawing,
+} from '../../ui/drawings/Condition.tsx';
 import { StageDrawing } from '../../ui/drawings/Stage.tsx';
 import { stageFormOf, STAGE_FORMS } from '../../ui/drawings/stageForms.ts';
 import { Swatch } from '../../ui/Weave.tsx';
@@ -81,6 +88,7 @@ export function CardBody({ question: q, cover, pick, set, keepPicture }: CardPro
             Ten plants of {name}. Scratch the stem low down, or slice the crown: white, cream or green inside
             is alive, whatever the leaves look like; brown and glassy is dead.
           </p>
+          <Conditions speciesId={speciesId} />
           <Tens value={pick.alive} set={(alive) => set({ alive })} words="alive" />
         </>
       );
@@ -283,7 +291,7 @@ function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; se
             type="button"
             aria-pressed={pick.stage === stage}
             className={`bg-paper border-2 p-1 text-center ${pick.stage === stage ? 'border-walnut font-bold' : 'border-linen'}`}
-            onClick={() => set({ ...pick, stage })}
+            onClick={() => set({ stage, reached: pick.reached })}
           >
             <span className="block h-28">
               <StageDrawing form={form} stage={stage} />
@@ -292,7 +300,33 @@ function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; se
           </button>
         ))}
       </div>
-      {pick.stage && pick.stage !== 'leafy' && (
+      {grass && (pick.stage === 'milk' || pick.stage === 'seed') && (
+        <div className="mt-3" role="group" aria-label="Squeeze a kernel">
+          <p className="font-semibold">
+            Squeeze a kernel from the middle of the head between two nails. What comes?
+          </p>
+          <div className="mt-1 grid grid-cols-3 gap-2">
+            {SQUEEZES.map(([shows, words]) => (
+              <button
+                key={shows}
+                type="button"
+                aria-pressed={pick.squeeze === shows}
+                className={`bg-paper border-2 p-1 text-center ${pick.squeeze === shows ? 'border-walnut font-bold' : 'border-linen'}`}
+                onClick={() => set({ ...pick, squeeze: pick.squeeze === shows ? undefined : shows })}
+              >
+                <span className="block h-20">
+                  <SqueezeDrawing shows={shows} />
+                </span>
+                <span className="block text-sm leading-tight">{words}</span>
+              </button>
+            ))}
+          </div>
+          {pick.squeeze && pick.squeeze !== 'milk' && (
+            <p className="text-madder mt-1 font-semibold">Seed that would grow is in it: end it now.</p>
+          )}
+        </div>
+      )}
+      {pick.stage && pick.stage !== 'leafy' && !pick.squeeze && (
         <Tens
           value={pick.reached}
           set={(reached) => set({ ...pick, reached })}
@@ -300,5 +334,29 @@ function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; se
         />
       )}
     </>
+  );
+}
+
+const SQUEEZES: [Squeeze, string][] = [
+  ['milk', 'a white drop'],
+  ['paste', 'a paste, the nail leaves its mark'],
+  ['hard', 'nothing, no mark'],
+];
+
+/** How this kind looks after cold: what seems dead need not be. */
+function Conditions({ speciesId }: { speciesId: string }) {
+  const form = stageFormOf(speciesId, endingFiguresOf(speciesId)?.group);
+  const words = conditionWords(form);
+  return (
+    <ul className="mt-3 grid grid-cols-2 gap-2 sm:grid-cols-4" aria-label="How it looks after cold">
+      {CONDITIONS.map((c) => (
+        <li key={c} className="border-linen bg-paper border p-1 text-center">
+          <span className="block h-24">
+            <ConditionDrawing form={form} condition={c} />
+          </span>
+          <span className="block text-sm leading-tight">{words[c]}</span>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -54,6 +54,14 @@ test('a count of ten is kept of the member that was asked for, with the stage it
     stage: 'leafy',
   });
 });
+test('a squeezed kernel stands for the count: milk and paste are milk, no mark is seed, and the kernel is kept beside it', () => {
+  const squeezed = (squeeze: 'milk' | 'paste' | 'hard') =>
+    look('stage', { stage: 'milk', reached: 4, squeeze })!.members[0]!;
+  expect(squeezed('paste')).toMatchObject({ speciesId: 'cereal-rye', stage: 'milk', squeeze: 'paste' });
+  expect(squeezed('hard')).toMatchObject({ stage: 'seed', squeeze: 'hard' });
+  expect(squeezed('milk').tens).toBeUndefined();
+  expect(lookSchema.safeParse(look('stage', { stage: 'milk', squeeze: 'paste' })).success).toBe(true);
+});
 test('alive of ten is a share, crowns are counted, dark seed is a count of ripe heads', () => {
   expect(look('alive', { alive: 4 })!.members[0]!.alive).toBe(0.4);
   expect(look('crowns', { green: 2 })!.crowns).toEqual({ green: 2, of: 10 });

@@ -5,6 +5,8 @@ import { BLANK_LOOK } from '../../records/verbs/verbs.ts';
 /** What was tapped on a card so far. */
 export interface Pick {
   stage?: NonNullable<Look['stage']>;
+  /** What a kernel did between two nails. */
+  squeeze?: NonNullable<Look['members'][number]['squeeze']>;
   /** Plants of ten that had come to it. */
   reached?: number;
   /** Share of the ground under leaves. */
@@ -69,6 +71,9 @@ export function lookFrom(
   switch (q.kind) {
     case 'stage': {
       if (!pick.stage) return null;
+      // A kernel tells more than a stage by sight.
+      if (pick.squeeze)
+        return member({ stage: pick.squeeze === 'hard' ? 'seed' : 'milk', squeeze: pick.squeeze });
       if (pick.stage === 'leafy' || pick.reached === undefined) return member({ stage: pick.stage });
       return member({ tens: { stage: pick.stage, reached: pick.reached, of: OF_TEN } });
     }

@@ -5,11 +5,11 @@ import { STAGE_FORMS, type StageForm, type StageFormName } from './stageForms.ts
 type Seen = Exclude<Stage, 'sown'>;
 
 const W = 120;
-const GROUND = 132;
-const MID = W / 2;
+export const GROUND = 132;
+export const MID = W / 2;
 /** How far a plant stands up by stage, of its height in flower. */
 const UP: Record<Seen, number> = { leafy: 0.5, bud: 0.78, flower: 1, milk: 1, seed: 0.96 };
-const LIVE = { stem: '#56743a', leaf: '#5d7b3c', rib: '#dfe3c3', pale: '#c3d39a', edge: '#3f5a2a' };
+export const LIVE = { stem: '#56743a', leaf: '#5d7b3c', rib: '#dfe3c3', pale: '#c3d39a', edge: '#3f5a2a' };
 const RIPE = { stem: '#a9834a', leaf: '#cba864', rib: '#f1e4c6', pale: '#c99a4a', edge: '#6b4a1c' };
 const PAPER = '#fbf6ec';
 
@@ -31,7 +31,7 @@ export function StageDrawing({ form, stage }: { form: StageFormName; stage: Seen
   );
 }
 
-type Ink = typeof LIVE;
+export type Ink = typeof LIVE;
 const isGrass = (f: StageForm): boolean => f.organ === 'ear' || f.organ === 'spike' || f.organ === 'panicle';
 
 /** A leaf blade that arches out from (x, y). */
@@ -48,7 +48,8 @@ function egg(x: number, y: number, dx: number, dy: number, wide: number): string
 const SIDES = [-1, 1] as const;
 const times = <T,>(n: number, f: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => f(i));
 
-function leaves(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
+/** The leaves of a kind at a stage; `top` is where its stem ends. */
+export function leaves(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
   const leafy = stage === 'leafy';
   const high = GROUND - top;
   const stem = (wide: number) => (
