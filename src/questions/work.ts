@@ -4,6 +4,7 @@ import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
 import { worthOfEnding } from '../core/plan/endings.ts';
 import { type EndingAnswer, type StandAnswer } from '../core/plan/answers.ts';
 import { type MethodHere } from '../core/termination/method.ts';
+import { FILM_NEEDS } from '../core/termination/sheet.ts';
 import { LOOKED_AT, lookDays } from '../core/work/crowns.ts';
 import { type LoggedWork } from '../core/work/ownMinutes.ts';
 import { type PlanB, planBOf } from '../core/work/planB.ts';
@@ -91,7 +92,8 @@ export function workAsk(
   cover: Pick<Cover, 'parts' | 'thingIds'>,
   covers: readonly Cover[],
   method: Pick<MethodHere, 'id' | 'passes'>,
-  ending: Pick<EndingAnswer, 'startDay' | 'dryMatter_g_m2' | 'heightAtStart_m' | 'stageAtStart'>,
+  ending: Pick<EndingAnswer, 'startDay' | 'dryMatter_g_m2' | 'heightAtStart_m' | 'stageAtStart'> &
+    Partial<Pick<EndingAnswer, 'carbonToNitrogen' | 'lies_d'>>,
   stages: readonly Stages[],
 ): WorkAsk {
   const aside = cover.thingIds.length > 0;
@@ -140,5 +142,9 @@ export function workAsk(
     logged: loggedWork(covers),
     keeps: garden.keeps.flatMap((k) => (k === 'children' ? [] : [k])),
     afternoon_c: garden.site.tmax_c[monthOf(ending.startDay)]!,
+    ...(ending.carbonToNitrogen !== undefined && ending.lies_d !== undefined
+      ? { rots: { cn: ending.carbonToNitrogen, lies_d: ending.lies_d } }
+      : {}),
+    film_d: Math.max(0, ...cover.parts.map((p) => FILM_NEEDS[speciesOf(p.speciesId).ending.sheet])),
   };
 }

@@ -35,6 +35,11 @@ const ANIMAL = {
   stock: 'sheep or goats',
   pigs: 'pigs',
 } as const;
+/** From this on what rots takes nitrogen from the soil before it gives any back. */
+const TIES_UP_CN = 25;
+/** A day that counts under clear film, and afternoons too cool for many such. */
+const FILM_DAY_C = 32;
+const FILM_WORKS_C = 22;
 const HARM = ['', 'with care', 'keep them off at some stages', 'never'] as const;
 
 /** What follows from one piece of arithmetic, as a sentence; `caution` where it can hurt or fail. */
@@ -142,6 +147,17 @@ export function factWords(f: Fact, units: UnitChoice): { text: string; caution?:
       return {
         text: `A shallow turn takes ${showMinutes(f.minutes)}, a full spit ${showMinutes(f.full)}. Not while the soil smears or is frozen.`,
       };
+    case 'rots':
+      return {
+        text: `C:N about ${Math.round(f.cn)}: ${f.cn < TIES_UP_CN ? 'it rots fast and feeds what comes next' : 'it ties nitrogen up while it rots'}. Wait about ${days(Math.max(1, Math.round(f.lies_d)))} after turning it in: fresh green feeds the moulds and maggots that take seed and seedlings${f.cn < TIES_UP_CN ? '' : ', or plant what fixes its own nitrogen'}.`,
+      };
+    case 'film-days': {
+      const cool = f.afternoon_c !== undefined && f.afternoon_c < FILM_WORKS_C;
+      return {
+        text: `Sealed and clear it kills after some ${days(f.bright_d)} of sun that bring it over ${showTemperature(FILM_DAY_C, units)}.${f.afternoon_c === undefined ? '' : cool ? ` Afternoons reach ${showTemperature(f.afternoon_c, units)} then: too cool for many such days, and what is not killed grows under it.` : ` Afternoons reach ${showTemperature(f.afternoon_c, units)} then.`}`,
+        caution: cool,
+      };
+    }
     case 'trench':
       return {
         text: `Carry the first trench to the far end: ${showVolume(f.litres, units)} of soil, one or two barrows.`,

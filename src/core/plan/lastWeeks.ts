@@ -3,6 +3,7 @@ import { type Day } from '../calendar/day.ts';
 import { meanOf, quantile, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { dryMatterOn } from '../stand/course.ts';
 import { type MethodHere, takeApart } from '../termination/method.ts';
+import { type DecidingWeek, decidingWeeks } from './deciding.ts';
 import { answerEnding, answerLived, worthOfEnding } from './endings.ts';
 import { growLived } from './lived.ts';
 import { type Laying, newOutcome, outcomeByHand } from './outcome.ts';
@@ -35,8 +36,10 @@ export interface LastWeeks {
   stages: StandAnswer['stages'];
   /** Share of years in which some member has viable seed by a day: one of ten, and one of two. */
   seed: { early: Day; usual: Day };
-  /** What may decide it before planting, as shares of years: killed by frost, killed by heat or drought, too wet or frozen to dig on the day. */
+  /** What may decide it before planting, as shares of years: killed by frost, killed by heat or drought. */
   weather: { frost: number; heat: number };
+  /** The weeks until planting, each with what the weather may do in it. */
+  weeks: DecidingWeek[];
   /** Members that ripen apart, with what each plan would bring; empty where they ripen together or there is one. */
   apart: ApartPlan[];
   /** Bloom left for bees in thirds: the last safe day of each; empty where bees are not an aim, or nothing flowers. */
@@ -134,6 +137,7 @@ export function lastWeeks(
       frost: shareOf(courses.length, (y) => diedOf(standing, y, 'cold'), weights),
       heat: shareOf(courses.length, (y) => diedOf(standing, y, 'heat'), weights),
     },
+    weeks: decidingWeeks(onward, first),
     apart: input.lived ? [] : apart(input, standing, stages, bladeOf(cutting, method)),
     thirds:
       input.lived || !(inThirds || aims.some((a) => a.id === 'flowers'))

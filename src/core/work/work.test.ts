@@ -257,6 +257,18 @@ describe('the steps of an ending', () => {
     const batch = dig.facts.find((f) => f.is === 'biofumigate');
     expect(batch).toMatchObject({ batch_m2: biofumigantBatch_m2('loam') });
     expect(step('dig').facts.some((f) => f.is === 'biofumigate')).toBe(false);
+    // What is turned in says how it rots, where that is known; a cut does not.
+    const rots = { cn: 17, lies_d: 20 };
+    for (const kind of ['dig', 'bury'] as const)
+      expect(step(kind, { rots }).facts).toContainEqual({ is: 'rots', cn: 17, lies_d: 20 });
+    expect(step('cut', { rots }).facts.some((f) => f.is === 'rots')).toBe(false);
+    expect(step('dig').facts.some((f) => f.is === 'rots')).toBe(false);
+    expect(step('dig', { rots: { cn: Infinity, lies_d: 0 } }).facts.some((f) => f.is === 'rots')).toBe(false);
+    expect(step('lay-film', { film_d: 14, afternoon_c: 19 }).facts).toContainEqual({
+      is: 'film-days',
+      bright_d: 14,
+      afternoon_c: 19,
+    });
   });
 
   describe('care', () => {

@@ -50,6 +50,10 @@ export interface WorkAsk {
   keeps?: readonly AnimalKind[];
   /** Mean highest temperature of the month, °C. */
   afternoon_c?: number;
+  /** What rots once it is turned in: its C:N, and days from then until the ground is ready. */
+  rots?: { cn: number; lies_d: number };
+  /** Bright days that kill under clear film, of the kind that takes most. */
+  film_d?: number;
 }
 
 export type Fact =
@@ -77,6 +81,8 @@ export type Fact =
   | { is: 'flock'; name: string; days: number; heads: number }
   | { is: 'harm'; speciesId: string; animal: AnimalKind; harm: Harm }
   | { is: 'dig'; minutes: number; full: number }
+  | { is: 'rots'; cn: number; lies_d: number }
+  | { is: 'film-days'; bright_d: number; afternoon_c: number | undefined }
   | { is: 'trench'; litres: number }
   | { is: 'compost'; litres: number; barrows: number; kg: number }
   | { is: 'biofumigate'; batch_m2: number; along_m: number }
@@ -287,11 +293,16 @@ function dig(ask: WorkAsk, facts: Fact[]): number {
   const { texture, area_m2, width_m } = ask.bed;
   const minutes = digMinutes(area_m2, texture, false);
   facts.push({ is: 'dig', minutes, full: digMinutes(area_m2, texture, true) });
+  rots(ask, facts);
   if (ask.stand.some((s) => MUSTARDS.has(s.figures.id))) {
     const batch_m2 = Math.min(area_m2, biofumigantBatch_m2(texture));
     facts.push({ is: 'biofumigate', batch_m2, along_m: batch_m2 / width_m });
   }
   return minutes;
+}
+
+function rots({ rots: r }: WorkAsk, facts: Fact[]): void {
+  if (r && Number.isFinite(r.cn) && r.cn > 0) facts.push({ is: 'rots', ...r });
 }
 
 /** Depth of compost that smothers a cut stand, cm. */
@@ -311,6 +322,8 @@ const MAKE: Record<string, Maker> = {
   'lay-film': (ask, facts, usual) => {
     const { litres, l_m2, runs, minutes } = wetting(ask.bed.area_m2, ask.bed.texture, ask.flow_l_min);
     facts.push({ is: 'wet', litres, l_m2, runs, minutes });
+    if (ask.film_d !== undefined)
+      facts.push({ is: 'film-days', bright_d: ask.film_d, afternoon_c: ask.afternoon_c });
     return usual + (minutes ?? 0);
   },
   'lay-cardboard': (ask, facts) => {

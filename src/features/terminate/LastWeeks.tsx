@@ -12,7 +12,7 @@ import { showMinutes } from '../../ui/workWords.ts';
 import { giveUpWords, whyNotWords } from './giveUp.ts';
 import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
 import { type Ways } from './useHung.ts';
-import { WaitingStrip } from './WaitingStrip.tsx';
+import { WaitingStrip, WeatherKey } from './WaitingStrip.tsx';
 import { WAY_PX, WayStrip } from './WayStrip.tsx';
 
 interface Props {
@@ -67,6 +67,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
             units={garden.units}
           />
         </div>
+        <WeatherKey last={last} />
       </div>
       <p className="text-bark text-sm sm:hidden">{hung.length} ways; swipe from one to the next.</p>
       <div className="flex" role="group" aria-label="The last weeks before planting">
@@ -83,6 +84,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
             scale={scale}
             units={garden.units}
           />
+          <WeatherKey last={last} />
         </div>
         <div
           className="flex min-w-0 snap-x snap-mandatory gap-2 overflow-x-auto px-1 pb-2 max-sm:gap-0"

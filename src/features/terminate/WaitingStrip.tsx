@@ -3,7 +3,7 @@ import { speciesOf } from '../../catalogue/catalogue.ts';
 import { type LastWeeks } from '../../core/plan/lastWeeks.ts';
 import { type UnitChoice } from '../../core/units/show.ts';
 import { AIM_FIGURES } from '../../ui/aimFigures.ts';
-import { showSpan } from '../../ui/dates.ts';
+import { showDay, showSpan } from '../../ui/dates.ts';
 import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
 import { type Scale } from '../../ui/downward.ts';
 
@@ -21,11 +21,23 @@ const STRIP = 92;
 /** Figures no closer than this, px. */
 const APART_PX = 46;
 
+/** Weather that comes in fewer years than this is left out of the picture. */
+const WORTH_A_MARK = 0.1;
+const WEATHER = [
+  ['frost', 'frost thins it', '#2b4a70'],
+  ['heat', 'heat thins it', '#b0721a'],
+  ['wet', 'no day to dig', '#5c7c86'],
+] as const;
+
 /** What waiting buys: the stand as wide as its dry matter, its figures down the side, stages as ranges, and the day seed begins. */
 export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
   // Two of them may stand on a page, one of them hidden: a hidden pattern paints nothing.
   const id = `wait${useId().replace(/\W/g, '')}`;
   const { days, stages, seed } = last;
+  const weather = WEATHER.flatMap(([id, words, ink]) => {
+    const weeks = last.weeks.filter((w) => w[id] >= WORTH_A_MARK && w.from < scale.to && w.to > scale.from);
+    return weeks.length > 0 ? [{ id, words, ink, weeks }] : [];
+  });
   const most = Math.max(1, ...days.map((d) => d.dryMatter_g_m2.high));
   const x = (g: number) => Math.max(3, (Math.max(0, g) / most) * STRIP);
   const line = (f: (d: (typeof days)[number]) => number) =>
@@ -55,7 +67,9 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
           (s) =>
             `${speciesOf(s.speciesId).name.toLowerCase()} in flower ${showSpan(s.flower.low, s.flower.high)}`,
         )
-        .join(', ')}`}
+        .join(', ')}${weather
+        .map((w) => `; ${w.words} in up to ${tenths(w.weeks, w.id)} of 10 years`)
+        .join('')}`}
     >
       <WeaveDefs prefix={id} />
       <defs>
@@ -104,6 +118,19 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
           />
         </>
       )}
+      {weather.map(({ id: kind, ink, weeks }, i) =>
+        weeks.map((w) => (
+          <rect
+            key={`${kind}${w.from}`}
+            x={STRIP - 8 - i * 7}
+            y={Math.max(0, scale.y(w.from) + 1)}
+            width={6}
+            height={Math.max(2, Math.min(scale.height, scale.y(w.to)) - Math.max(0, scale.y(w.from)) - 2)}
+            fill={ink}
+            opacity={0.25 + 0.75 * Math.min(1, w[kind])}
+          />
+        )),
+      )}
       {told.map((d) => (
         <Tag key={d.day} x={4} y={scale.y(d.day) + 18} text={figure.show(figure.of(d).mid, units)} strong />
       ))}
@@ -125,6 +152,34 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
         );
       })}
     </svg>
+  );
+}
+
+type WeatherKind = (typeof WEATHER)[number][0];
+const tenths = (weeks: LastWeeks['weeks'], kind: WeatherKind): number =>
+  Math.max(1, Math.round(Math.max(...weeks.map((w) => w[kind])) * 10));
+
+/** The weather of the weeks that wait, in words: what it may do, how often, and when most. */
+export function WeatherKey({ last }: { last: LastWeeks }) {
+  const rows = WEATHER.flatMap(([id, words, ink]) => {
+    const most = last.weeks.reduce<LastWeeks['weeks'][number] | undefined>(
+      (a, w) => (w[id] >= WORTH_A_MARK && w[id] > (a?.[id] ?? 0) ? w : a),
+      undefined,
+    );
+    return most ? [{ id, words, ink, most }] : [];
+  });
+  if (rows.length === 0) return null;
+  return (
+    <ul className="mt-1 text-sm leading-tight">
+      {rows.map((r) => (
+        <li key={r.id} className="flex items-baseline gap-1.5">
+          <span className="inline-block h-2.5 w-2.5 shrink-0" style={{ background: r.ink }} />
+          <span>
+            {r.words}: {tenths([r.most], r.id)} of 10 years in the week of {showDay(r.most.from)}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 
