@@ -1,6 +1,6 @@
 import { isoOf } from '../../src/core/calendar/day.ts';
 import { shareOut } from '../../src/core/share/share.ts';
-import { type ShareAnswer, type ShareChange } from '../../src/core/share/types.ts';
+import { type Proposal, type ShareAnswer, type ShareChange } from '../../src/core/share/types.ts';
 import { shareInput } from '../../src/questions/share.ts';
 import { gardenFrom, todayOf, type Typed, yearsOf } from '../args.ts';
 
@@ -26,6 +26,15 @@ export function share(typed: Typed): object {
     inTime: [k.before.inTime, k.after.inTime],
     served: [k.before.served, k.after.served],
   });
+  const proposed = (p: Proposal) => ({
+    kind: p.kind,
+    changes: p.changes.map(changed),
+    ...(p.wanted ? { wanted: p.wanted } : {}),
+    allReady: p.allReady,
+    costs: p.costs,
+    clashesLeft: p.left,
+    ...(p.over_h === undefined ? {} : { hoursOver: p.over_h }),
+  });
   return {
     things: board.map((b) => ({
       thing: b.thing.name,
@@ -42,14 +51,7 @@ export function share(typed: Typed): object {
       has: bedOf(clash.holder),
       from: day(clash.day),
       odds: clash.odds,
-      proposals: proposals.map((p) => ({
-        kind: p.kind,
-        changes: p.changes.map(changed),
-        ...(p.wanted ? { wanted: p.wanted } : {}),
-        allReady: p.allReady,
-        costs: p.costs,
-        clashesLeft: p.left,
-      })),
+      proposals: proposals.map(proposed),
     })),
     allAtOnce: allAtOnce && {
       changes: allAtOnce.changes.map(changed),
@@ -57,6 +59,11 @@ export function share(typed: Typed): object {
       clashesLeft: allAtOnce.left,
     },
     hoursAWeek,
-    weeks: weeks.map((w) => ({ week: day(w.monday), hours: w.hours, beds: w.beds })),
+    weeks: weeks.map((w) => ({
+      week: day(w.monday),
+      hours: w.hours,
+      beds: w.beds,
+      ...(w.proposals ? { proposals: w.proposals.map(proposed) } : {}),
+    })),
   };
 }

@@ -244,3 +244,38 @@ test('without a clash nothing is proposed', () => {
   );
   expect([plenty.clashes, plenty.allAtOnce]).toEqual([[], undefined]);
 });
+
+describe('hours are few as well', () => {
+  const work = (hours: number) =>
+    shared(
+      garden((g) => {
+        g.garden.people = [{ ...g.garden.people[0]!, hoursAWeek: hours }];
+      }),
+    );
+  const plenty = work(40);
+  const few = work(0.25);
+  const over = few.weeks.filter((w) => w.proposals);
+  test('with hours enough no week is looked at', () => {
+    expect(plenty.weeks.every((w) => w.proposals === undefined)).toBe(true);
+  });
+  test('a week that asks for more is eased by one bed on another day or by another way, and no clash is made for it', () => {
+    expect(over.length).toBeGreaterThan(0);
+    const proposals = over.flatMap((w) => w.proposals!.map((p) => ({ w, p })));
+    expect(proposals.length).toBeGreaterThan(0);
+    const all = few.weeks.reduce((sum, w) => sum + Math.max(0, w.hours - few.hoursAWeek), 0);
+    for (const { w, p } of proposals) {
+      expect(['move', 'other-way']).toContain(p.kind);
+      expect(p.changes).toHaveLength(1);
+      expect(w.beds).toContain(p.changes[0]!.bed);
+      expect(p.over_h).toBeLessThan(all);
+      expect(p.left).toBeLessThanOrEqual(few.clashes.length);
+    }
+  });
+  test('those that leave least over come first, and of those the cheapest', () => {
+    for (const w of over) {
+      const list = w.proposals!;
+      for (let i = 1; i < list.length; i++)
+        expect(list[i]!.over_h!).toBeGreaterThanOrEqual(list[i - 1]!.over_h! - 0.25);
+    }
+  });
+});

@@ -1,12 +1,11 @@
-import { type Day } from '../calendar/day.ts';
 import { AFTER_PLANTING_D, AHEAD_D, YEARS_SEED } from '../plan/span.ts';
 import { observedDays, standIn } from '../plan/standing.ts';
-import { bestWay } from '../plan/search.ts';
 import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
-import { type MethodHere } from '../termination/method.ts';
 import { neededFor, layings, together } from '../work/sheets.ts';
 import { boardOf, deal, neighbours, PATH_M } from './deal.ts';
-import { begunOption, freshly, type GrownCover, keepsBusy, type Option, optionOf } from './option.ts';
+import { easeWeek, overWeeks, weeksOf } from './hours.ts';
+import { begunOption, freshly, keepsBusy, type Option, optionOf } from './option.ts';
+import { allReadyOf, changeOf, leftWith, movedOptions, otherWays, type Table, thinned } from './table.ts';
 import {
   type Clash,
   type Proposal,
@@ -14,25 +13,15 @@ import {
   type ShareChange,
   type ShareInput,
   type SolvedClash,
-  type WeekHours,
 } from './types.ts';
 
-/** Days by which a plan is tried earlier and later, and planting later. */
-const SHIFTS_D = [-28, -21, -14, -10, -7, -4, 4, 7, 10, 14, 21, 28];
+/** Days by which planting is tried later. */
 const PLANT_LATER_D = [7, 14, 21];
-/** Ways other than the planned one that are held up against it. */
-const OTHER_WAYS = 2;
 /** Borrowing or buying costs something too, in worth. */
 const BORROW_COSTS = 0.02;
 /** A planting that slips is dearer than a way that serves a little less, by so much a week. */
 const WEEK_LATER_COSTS = 0.015;
 const MOST_ROUNDS = 24;
-
-interface Table {
-  input: ShareInput;
-  grown: Map<string, GrownCover>;
-  options: Map<string, Option>;
-}
 
 /**
  * Answers: what lies where, where do two beds want the same thing, and what would solve it at the least cost to both?
@@ -44,15 +33,7 @@ export function* shareOut(input: ShareInput): Generator<ShareAnswer, ShareAnswer
   const ensemble = commonYears(input);
   for (const cover of input.covers) {
     const method = cover.asked.methods.find((m) => m.id === cover.plan?.method);
-    if (!method || !cover.plan || keepsBusy(method).length === 0) continue;
-    const grown = { cover, standing: standIn(cover.asked, ensemble) };
-    table.grown.set(cover.id, grown);
-    table.options.set(
-      cover.id,
-      grown.standing.begun
-        ? begunOption(grown, method)
-        : optionOf(grown, method, cover.plan.startDay, cover.plan.after_d),
-    );
+    if (method && keepsBusy(method).length > 0) growInto(table, cover, ensemble);
   }
   const dealt = deal(table.options, input.things);
   const answer: ShareAnswer = {
@@ -74,7 +55,38 @@ export function* shareOut(input: ShareInput): Generator<ShareAnswer, ShareAnswer
     allAtOnce: solveAll(table, dealt.clashes),
   };
   yield done;
+  yield* eased(table, done, ensemble);
   return done;
+}
+
+/** Ways round for the weeks that ask for more hours than there are, one week after the other. */
+function* eased(table: Table, done: ShareAnswer, ensemble: Ensemble): Generator<ShareAnswer> {
+  const { input } = table;
+  const over = () => overWeeks(done.weeks, input.hoursAWeek);
+  // Beds that want none of the shared things were not grown yet; worked out for what stands there, a week may ask for less than it usually would.
+  const busy = new Set(over().flatMap((w) => w.beds));
+  if (busy.size === 0) return;
+  for (const cover of input.covers) if (busy.has(cover.bed)) growInto(table, cover, ensemble);
+  done.weeks = weeksOf(input, table.options);
+  for (const week of over()) {
+    const proposals = easeWeek(table, week.monday);
+    done.weeks = done.weeks.map((w) => (w.monday === week.monday ? { ...w, proposals } : w));
+    yield { ...done };
+  }
+}
+
+/** Grows a cover through the common years and reads its plan, where it has one and was not grown yet. */
+function growInto(table: Table, cover: ShareInput['covers'][number], ensemble: Ensemble): void {
+  const method = cover.asked.methods.find((m) => m.id === cover.plan?.method);
+  if (!method || !cover.plan || table.grown.has(cover.id)) return;
+  const grown = { cover, standing: standIn(cover.asked, ensemble) };
+  table.grown.set(cover.id, grown);
+  table.options.set(
+    cover.id,
+    grown.standing.begun
+      ? begunOption(grown, method)
+      : optionOf(grown, method, cover.plan.startDay, cover.plan.after_d),
+  );
 }
 
 /** One set of years over the spans of all covers that are looked at. */
@@ -94,13 +106,6 @@ function commonYears(input: ShareInput): Ensemble {
     YEARS_SEED,
     observedDays(input.weather),
   );
-}
-
-/** Clashes that are left with some options changed, and things added. */
-function leftWith(table: Table, changed: Map<string, Option>, things = table.input.things) {
-  const options = new Map(table.options);
-  for (const [id, o] of changed) options.set(id, o);
-  return deal(options, things);
 }
 
 const stillBetween = (clashes: Clash[], ids: readonly string[]): boolean =>
@@ -152,7 +157,7 @@ function proposalsFor(table: Table, clash: Clash, clashesNow: number): Proposal[
     freshly(grown);
     for (const o of movedOptions(table, grown, option))
       consider(`move ${id} ${o.plan.startDay}`, 'move', [o]);
-    for (const o of otherWays(table, grown, option, clash))
+    for (const o of otherWays(table, grown, option, clash.of))
       consider(`way ${id} ${o.method.id}`, 'other-way', [o]);
     if (option.cover.crop.movable)
       for (const by of PLANT_LATER_D)
@@ -172,63 +177,6 @@ function proposalsFor(table: Table, clash: Clash, clashesNow: number): Proposal[
     extra: BORROW_COSTS,
   });
   return thinned(found.sort((a, b) => a.left - b.left || a.costs - b.costs));
-}
-
-/** Of each kind and cover the cheapest, and no more than a gardener reads. */
-const MOST_SHOWN = 6;
-function thinned(all: Proposal[]): Proposal[] {
-  const seen = new Set<string>();
-  return all
-    .filter((p) => {
-      const key = `${p.kind} ${p.changes.map((c) => `${c.coverId}${p.kind === 'other-way' ? c.method : ''}`).join()}`;
-      if (seen.has(key)) return false;
-      seen.add(key);
-      return true;
-    })
-    .slice(0, MOST_SHOWN);
-}
-
-/** The same way on other days, between today and planting. */
-function movedOptions({ input }: Table, grown: GrownCover, option: Option): Option[] {
-  const last = grown.standing.fromDay + grown.standing.plan.plantAt - 1;
-  return SHIFTS_D.map((d) => option.plan.startDay + d)
-    .filter((d) => d >= input.today && d > grown.cover.asked.sowDay && d <= last)
-    .map((d) => optionOf(grown, option.method, d, option.plan.after_d));
-}
-
-/** Other ways at hand that do not want what is missing, on their best days. */
-function otherWays({ input }: Table, grown: GrownCover, option: Option, clash: Clash): Option[] {
-  const { cover, standing } = grown;
-  const able = cover.asked.methods.filter(
-    (m) =>
-      m.missing.length === 0 &&
-      m.proposed !== false &&
-      m.id !== option.method.id &&
-      !keepsBusy(m).includes(clash.of),
-  );
-  const options: Option[] = [];
-  let left: MethodHere[] = able;
-  for (let k = 0; k < OTHER_WAYS && left.length > 0; k++) {
-    const best = bestWay(
-      standing.soFar,
-      left,
-      cover.aims,
-      undefined,
-      Math.max(0, input.today - standing.fromDay),
-    );
-    if (!best) break;
-    const method = left.find((m) => m.id === best.method)!;
-    left = left.filter((m) => m !== method);
-    options.push(
-      optionOf(
-        grown,
-        method,
-        standing.fromDay + best.start,
-        method.passes.map((p) => p.after_d),
-      ),
-    );
-  }
-  return options;
 }
 
 /** Two beds side by side under one sheet that covers both and their path, laid on one day. */
@@ -269,34 +217,6 @@ function oneOver(
     if (both.every((o) => o.plan.startDay >= table.input.today))
       consider(`both ${a.cover.id} ${b.cover.id} ${day}`, 'one-over-both', both, { aside });
   }
-}
-
-function changeOf(
-  before: Option,
-  after: Option,
-  uses: { coverId: string; thingIds: string[] }[],
-): ShareChange {
-  const mine = uses.filter((u) => u.coverId === after.cover.id).flatMap((u) => u.thingIds);
-  return {
-    coverId: after.cover.id,
-    bed: after.cover.bed,
-    method: after.method.id,
-    startDay: after.plan.startDay,
-    after_d: after.plan.after_d,
-    plantBy_d: after.plantBy_d,
-    thingIds: mine,
-    before: before.told,
-    after: after.told,
-    ending: after.ending,
-  };
-}
-
-/** Share of years in which all of them are ready. */
-function allReadyOf(options: Option[]): number {
-  const n = options[0]?.ready.length ?? 0;
-  let all = 0;
-  for (let y = 0; y < n; y++) if (options.every((o) => o.ready[y] === 1)) all++;
-  return n > 0 ? all / n : 0;
 }
 
 /** Takes the cheapest proposal of the first clash, then of the next, until none is left or nothing helps. */
@@ -343,30 +263,4 @@ function solveAll(table: Table, clashes: Clash[]): ShareAnswer['allAtOnce'] {
     wanted,
     left: dealt.clashes.length,
   };
-}
-
-/** Hours of every week from today on: what is planned and not done yet. */
-function weeksOf(input: ShareInput, options: ReadonlyMap<string, Option>): WeekHours[] {
-  const weeks = new Map<Day, WeekHours>();
-  // Day 0 was a Thursday.
-  const mondayOf = (d: Day) => d - ((((d - 4) % 7) + 7) % 7);
-  const add = (day: Day, minutes: number, bed: string) => {
-    if (day < input.today - 6 || day > input.until) return;
-    const monday = mondayOf(Math.max(day, input.today));
-    const week = weeks.get(monday) ?? { monday, hours: 0, beds: [] };
-    week.hours += minutes / 60;
-    if (!week.beds.includes(bed)) week.beds.push(bed);
-    weeks.set(monday, week);
-  };
-  for (const cover of input.covers) {
-    const option = options.get(cover.id);
-    if (option && !option.begun) for (const m of option.minutes) add(m.day, m.minutes, cover.bed);
-    else {
-      const usual = cover.asked.methods.find((m) => m.id === cover.plan?.method)?.passes ?? [];
-      cover.passes.forEach((p, i) => {
-        if (!p.done) add(p.day, ((usual[i]?.minutesPer100m2 ?? 0) * cover.work.bed.area_m2) / 100, cover.bed);
-      });
-    }
-  }
-  return [...weeks.values()].sort((a, b) => a.monday - b.monday);
 }

@@ -146,6 +146,8 @@ export interface Proposal {
   costs: number;
   /** Clashes that are left when it is taken. */
   left: number;
+  /** Hours over those there are, all weeks together, when it is taken; of a proposal for a week. */
+  over_h?: number;
 }
 
 export interface SolvedClash {
@@ -158,6 +160,8 @@ export interface WeekHours {
   hours: number;
   /** Beds with work in it. */
   beds: string[];
+  /** What would take work out of it, where it asks for more than there is. */
+  proposals?: Proposal[];
 }
 
 export interface ShareAnswer {

@@ -1,12 +1,25 @@
 import { type WeekHours } from '../../core/share/types.ts';
 import { showDay } from '../../ui/dates.ts';
+import { Proposals, type ProposalWords, type Take } from './Proposals.tsx';
 
 const WIDTH = 200;
 const ROW = 26;
 const LEFT = 66;
 
 /** Hours that endings take, week by week, against the hours there are. */
-export function Hours({ weeks, have }: { weeks: WeekHours[]; have: number }) {
+export function Hours({
+  weeks,
+  have,
+  busy,
+  words,
+  take,
+}: {
+  weeks: WeekHours[];
+  have: number;
+  busy: boolean;
+  words: ProposalWords;
+  take: Take;
+}) {
   const worth = weeks.filter((w) => w.hours >= LEAST_H);
   if (worth.length === 0) return null;
   const most = Math.max(have, ...worth.map((w) => w.hours)) || 1;
@@ -20,8 +33,23 @@ export function Hours({ weeks, have }: { weeks: WeekHours[]; have: number }) {
       <p>
         {over.length === 0
           ? `The endings never ask for more than the ${have} hours a week there are.`
-          : `In ${over.length === 1 ? `the week of ${showDay(over[0]!.monday)}` : `${over.length} weeks`} the endings ask for more than the ${have} hours there are: begin a bed earlier, or ask for help.`}
+          : `In ${over.length === 1 ? `the week of ${showDay(over[0]!.monday)}` : `${over.length} weeks`} the endings ask for more than the ${have} hours there are.`}
       </p>
+      {over.map(
+        (w) =>
+          w.proposals && (
+            <section key={w.monday} aria-label={`Week of ${showDay(w.monday)}`} className="mt-3">
+              <p className="font-semibold">
+                Week of {showDay(w.monday)}: {w.hours.toFixed(1)} hours, beds {w.beds.join(', ')}.
+              </p>
+              {w.proposals.length === 0 && !busy ? (
+                <p>No other day or way was found that helps: ask for help, or let a bed wait.</p>
+              ) : (
+                <Proposals proposals={w.proposals} words={words} take={take} />
+              )}
+            </section>
+          ),
+      )}
       <svg
         width={LEFT + WIDTH + 60}
         height={worth.length * ROW + 26}

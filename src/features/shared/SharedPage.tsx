@@ -15,7 +15,7 @@ import { showDay } from '../../ui/dates.ts';
 import { Answer, NoAnswer, Page } from '../../ui/parts.tsx';
 import { Board } from './Board.tsx';
 import { Hours } from './Hours.tsx';
-import { changeCosts, proposalTitle } from './proposalWords.ts';
+import { Proposals, type ProposalWords } from './Proposals.tsx';
 
 /** So far ahead the board shows, days, and never less than this. */
 const LONGEST_D = 160;
@@ -86,6 +86,7 @@ export default function SharedPage() {
     c.thingId === null
       ? `Nothing at hand covers bed ${bedOf(c.wants)}, which is to be covered on ${showDay(c.day)}.`
       : `Bed ${bedOf(c.wants)} wants the ${nameOf(c.thingId).toLowerCase()} on ${showDay(c.day)}; bed ${bedOf(c.holder)} has it then in ${Math.round(c.odds * 100)} years of 100.`;
+  const words: ProposalWords = { nameOf, cropOf, units: garden.units };
   const things = garden.things.length;
   const busyBeds = new Set(
     (answer?.board ?? []).flatMap((b) => [...b.stretches.map((s) => s.bed), ...b.days.map((d) => d.bed)]),
@@ -144,30 +145,7 @@ export default function SharedPage() {
                         Nothing was found that helps both: lend one out less, or plan another cover there.
                       </p>
                     )}
-                    <ul className="mt-2 flex flex-col gap-2">
-                      {proposals.map((p, i) => {
-                        const title = proposalTitle(p, nameOf, cropOf, garden.units);
-                        return (
-                          <li key={p.id}>
-                            <button
-                              type="button"
-                              className={`bg-paper w-full border-2 px-4 py-2 text-left ${i === 0 ? 'border-walnut' : 'border-linen'} hover:border-walnut`}
-                              onClick={() => take(p.changes, p.wanted ? [p.wanted] : [], title.toLowerCase())}
-                            >
-                              <span className="font-display block text-lg font-bold">{title}</span>
-                              {p.kind !== 'borrow' && (
-                                <span className="block">
-                                  {p.changes.map((c) => changeCosts(c, garden.units)).join('; ')}
-                                </span>
-                              )}
-                              <span className="block font-semibold text-[#46602b]">
-                                all ready in time: {Math.round(p.allReady * 100)} of 100
-                              </span>
-                            </button>
-                          </li>
-                        );
-                      })}
-                    </ul>
+                    <Proposals proposals={proposals} words={words} take={take} />
                   </section>
                 ))}
                 {answer.allAtOnce && clashes.length > 1 && answer.allAtOnce.changes.length > 0 && (
@@ -186,7 +164,7 @@ export default function SharedPage() {
                     {answer.allAtOnce.left > 0 ? `, ${answer.allAtOnce.left} left` : ''}
                   </button>
                 )}
-                <Hours weeks={answer.weeks} have={answer.hoursAWeek} />
+                <Hours weeks={answer.weeks} have={answer.hoursAWeek} busy={busy} words={words} take={take} />
               </div>
             </div>
           )}
