@@ -81,6 +81,55 @@ export const SCHOOL_WORDS: Record<SchoolId, SchoolWords> = {
       wilted: ['Wilted for three days', 'Less slime, fewer flies, lighter to turn.'],
     },
   },
+  roots: {
+    question: 'May roots be pulled?',
+    sides: {
+      'may-pull': [
+        'They may',
+        'A quick, sure end for a few soft plants; give what is carried off back as compost.',
+      ],
+      stay: [
+        'They stay',
+        'Roots rot into channels and feed what lives there; a pulled bed slumps and crusts.',
+      ],
+    },
+  },
+  debris: {
+    question: 'Does what was cut stay lying where a crop was sick?',
+    sides: {
+      keep: [
+        'It stays',
+        'Few diseases pass from a cover to another family, and the mat feeds and shelters the soil.',
+      ],
+      clear: [
+        'It is cleared',
+        'Mould, slugs and voles winter under a mat: only ways that carry it off or cover it are put forward.',
+      ],
+    },
+  },
+  'new-ground': {
+    question: 'Is new or hard ground dug first?',
+    sides: {
+      'dig-first': [
+        'Dug in its first years',
+        'A spade opens raw clay and sod in a season where roots take several.',
+      ],
+      never: [
+        'Never dug',
+        'Roots and what lies on top open it more slowly, and nothing that lives there is turned under.',
+      ],
+    },
+  },
+  'goes-over': {
+    question: 'Compost over what still lives?',
+    sides: {
+      'over-green': ['Over the cut stand', 'A hand deep smothers it, and planting follows within the week.'],
+      'after-kill': [
+        'Only on what is dead',
+        'Through a thin place rye and roots come up again, fed; and the compost is spent on killing.',
+      ],
+    },
+  },
   stagger: {
     question: 'End it in one day or in thirds?',
     sides: {

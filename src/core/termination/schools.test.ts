@@ -44,6 +44,27 @@ test('wilted before the spade: three days between', () => {
   expect(way('dig', { wilt: 'wilted' }).passes.map((p) => p.after_d)).toEqual([0, 3]);
   expect(way('flail', { chop: 'long' }).missing).toEqual(['house rule: stems stay long']);
 });
+test('roots that stay, ground that is never dug, compost only on what is dead: each rules out its way and no other', () => {
+  const ruled = (choices: Record<string, string>) =>
+    methodsHere({ kit, rules: FREE_RULES, choices })
+      .filter((m) => m.missing.some((w) => w.startsWith('house rule')))
+      .map((m) => m.id);
+  expect(ruled({ roots: 'stay' })).toEqual(['pull']);
+  expect(ruled({ 'goes-over': 'after-kill' })).toEqual(
+    methodsHere({ kit, rules: FREE_RULES })
+      .filter((m) => m.passes.some((p) => p.kind === 'compost-over'))
+      .map((m) => m.id),
+  );
+  expect(ruled({ 'new-ground': 'never' })).toContain('dig');
+  expect(ruled({ roots: 'may-pull', 'goes-over': 'over-green', 'new-ground': 'dig-first' })).toEqual([]);
+});
+test('where sick debris is cleared, mats are not put forward and raking off is; covers and spades are as they were', () => {
+  const clear = { debris: 'clear' };
+  for (const id of ['cut', 'cut-twice', 'crimp']) expect(way(id, clear).proposed).toBe(false);
+  expect(way('cut-rake', clear).proposed).toBe(true);
+  for (const id of ['sheet', 'dig']) expect(way(id, clear).proposed).toBe(way(id).proposed);
+  expect(way('cut', { debris: 'keep' })).toEqual(way('cut'));
+});
 test('a bed may be kept another way than the garden', () => {
   expect(way('crimp', { 'crimp-times': 'once' }, { 'crimp-times': 'twice' }).passes).toHaveLength(2);
 });

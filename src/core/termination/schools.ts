@@ -10,6 +10,10 @@ export const SCHOOL_IDS = [
   'chop',
   'mat-alone',
   'wilt',
+  'roots',
+  'debris',
+  'new-ground',
+  'goes-over',
   'stagger',
   'eating',
 ] as const;
@@ -101,6 +105,27 @@ export const SCHOOLS: Record<SchoolId, School> = {
             ),
           }
         : m,
+  },
+  roots: {
+    sides: ['may-pull', 'stay'],
+    decides: (m) => has(m, 'pull'),
+    apply: (m, side) => (side === 'stay' ? ruledOut(m, 'house rule: roots stay in the ground') : m),
+  },
+  debris: {
+    sides: ['keep', 'clear'],
+    decides: (m) => leavesMat(m) || has(m, 'rake-off'),
+    apply: (m, side) => (side === 'clear' ? { ...m, proposed: has(m, 'rake-off') } : m),
+  },
+  'new-ground': {
+    sides: ['dig-first', 'never'],
+    decides: (m) => has(m, 'dig'),
+    apply: (m, side) => (side === 'never' ? ruledOut(m, 'house rule: not even new ground is dug') : m),
+  },
+  'goes-over': {
+    sides: ['over-green', 'after-kill'],
+    decides: (m) => has(m, 'compost-over'),
+    apply: (m, side) =>
+      side === 'after-kill' ? ruledOut(m, 'house rule: compost goes only on what is dead') : m,
   },
   stagger: { sides: ['one-day', 'thirds'], decides: () => false, apply: (m) => m },
   eating: { sides: ['soil-alone', 'table-too'], decides: () => false, apply: (m) => m },

@@ -94,6 +94,10 @@ const whole = (least: number, most: number) => (text: string) => {
   return n.ok ? { ok: true as const, value: Math.round(n.value) } : n;
 };
 
+/** A year, or nothing where it is not known. */
+const yearOrNone = (text: string) =>
+  text.trim() === '' ? { ok: true as const, value: null } : whole(1990, 2100)(text);
+
 function Sizes({
   thing: t,
   garden,
@@ -137,6 +141,13 @@ function Sizes({
                 ['light-through', 'A glow comes through'],
               ]}
               onChange={(grade) => edit({ grade })}
+            />
+            <CommittedField
+              label={`Year ${t.name.toLowerCase()} was bought`}
+              shown={t.since === null ? '' : String(t.since)}
+              read={yearOrNone}
+              onCommit={(since) => edit({ since })}
+              hint="Film gets brittle after some five summers: hold it to the sun every spring."
             />
           </div>
         </>
