@@ -7,8 +7,10 @@ import { App } from './app/App.tsx';
 import { store } from './app/store.ts';
 import { watchVersions } from './app/versions.ts';
 import { answers } from './ring/answers.ts';
+import { watchLook } from './ui/theme.ts';
 import './app/styles.css';
 
+watchLook();
 if (import.meta.env.PROD) watchVersions();
 
 createRoot(document.getElementById('root')!).render(

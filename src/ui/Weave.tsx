@@ -17,12 +17,12 @@ export function WeaveDefs({ prefix }: { prefix: string }) {
         </pattern>
       ))}
       <pattern id={`${prefix}-warp`} width={6} height={8} patternUnits="userSpaceOnUse">
-        <path d="M1.5 0V8M4.5 0V8" stroke="#cdb998" strokeWidth={0.9} />
+        <path d="M1.5 0V8M4.5 0V8" stroke="var(--color-warp)" strokeWidth={0.9} />
       </pattern>
       {[1, 2, 3, 4].map((k) => (
         <pattern key={k} id={`${prefix}-open${k}`} width={6} height={6} patternUnits="userSpaceOnUse">
-          <rect width={6} height={GAPS[k]} fill="#f4ecdf" />
-          <path d={`M1.5 0V${GAPS[k]}M4.5 0V${GAPS[k]}`} stroke="#cdb998" strokeWidth={0.9} />
+          <rect width={6} height={GAPS[k]} fill="var(--color-wool)" />
+          <path d={`M1.5 0V${GAPS[k]}M4.5 0V${GAPS[k]}`} stroke="var(--color-warp)" strokeWidth={0.9} />
         </pattern>
       ))}
     </defs>

@@ -51,7 +51,7 @@ export function Hanging({ samples, chosenId, choose, late, pinned, pin, freeDay,
                 className="mx-auto flex h-7 w-10 items-center justify-center"
                 onClick={() => pin(s.id)}
               >
-                <Pin size={15} strokeWidth={1.5} fill={pinned.has(s.id) ? '#9e3a2d' : 'none'} />
+                <Pin size={15} strokeWidth={1.5} fill={pinned.has(s.id) ? 'var(--color-madder)' : 'none'} />
               </button>
             </div>
           ))}

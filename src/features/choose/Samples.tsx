@@ -36,8 +36,14 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
       <WeaveDefs prefix={prefix} />
       {months.map((m) => (
         <g key={m}>
-          <line x1={LEFT - 6} x2={LEFT + samples.length * COLUMN} y1={y(m)} y2={y(m)} stroke="#e9dcc6" />
-          <text x={LEFT - 56} y={y(m) + 4} fontSize={12} fill="#6b5646" fontWeight={600}>
+          <line
+            x1={LEFT - 6}
+            x2={LEFT + samples.length * COLUMN}
+            y1={y(m)}
+            y2={y(m)}
+            stroke="var(--color-linen)"
+          />
+          <text x={LEFT - 56} y={y(m) + 4} fontSize={12} fill="var(--color-bark)" fontWeight={600}>
             {monthName(m)}
           </text>
         </g>
@@ -61,8 +67,8 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
                 y={0}
                 width={WIDTH + 26}
                 height={TOP + HEIGHT + 34}
-                fill="#fbf6ec"
-                stroke="#3c2a20"
+                fill="var(--color-paper)"
+                stroke="var(--color-walnut)"
                 strokeWidth={1.5}
               />
             )}
@@ -118,29 +124,31 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
             {best && best.windowDays[1] > best.windowDays[0] && !waits && (
               <path
                 d={`M${x - 6} ${y(best.windowDays[0])}V${y(best.windowDays[1])}`}
-                stroke="#9e3a2d"
+                stroke="var(--color-madder)"
                 strokeWidth={4}
               />
             )}
             {best && waits && Number.isFinite(best.dead.low) && (
               <path
                 d={`M${x - 6} ${y(best.dead.low)}V${y(Math.min(plantDay, best.dead.high))}`}
-                stroke="#9e3a2d"
+                stroke="var(--color-madder)"
                 strokeWidth={4}
               />
             )}
-            {best && <path d={`M${x - 8} ${y(end)}H${x + WIDTH + 4}`} stroke="#9e3a2d" strokeWidth={2} />}
+            {best && (
+              <path d={`M${x - 8} ${y(end)}H${x + WIDTH + 4}`} stroke="var(--color-madder)" strokeWidth={2} />
+            )}
             {Number.isFinite(s.stand.closed.mid) && s.stand.closed.mid < end && (
               <path
                 d={`M${x + WIDTH + 5} ${y(s.stand.closed.low)}V${y(Math.min(end, s.stand.closed.high))}`}
-                stroke="#3c2a20"
+                stroke="var(--color-walnut)"
                 strokeWidth={3}
               />
             )}
             {fails && (
               <path
                 d={`M${x} ${y(plantDay) - 30}L${x + WIDTH} ${y(plantDay) + 14}M${x + WIDTH} ${y(plantDay) - 30}L${x} ${y(plantDay) + 14}`}
-                stroke="#9e3a2d"
+                stroke="var(--color-madder)"
                 strokeWidth={3}
               />
             )}
@@ -149,15 +157,15 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
       })}
       <path
         d={`M${LEFT - 6} ${y(plantDay)}H${LEFT + samples.length * COLUMN}`}
-        stroke="#3c2a20"
+        stroke="var(--color-walnut)"
         strokeWidth={3}
       />
-      <rect x={LEFT - 62} y={y(plantDay) - 10} width={58} height={20} fill="#3c2a20" />
+      <rect x={LEFT - 62} y={y(plantDay) - 10} width={58} height={20} fill="var(--color-walnut)" />
       <text
         x={LEFT - 33}
         y={y(plantDay) + 4}
         fontSize={12}
-        fill="#fbf6ec"
+        fill="var(--color-paper)"
         fontWeight={700}
         textAnchor="middle"
       >

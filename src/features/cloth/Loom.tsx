@@ -217,10 +217,10 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
           <WeaveDefs prefix={PREFIX} />
           {months.map((m) => (
             <g key={m}>
-              <line x1={LEFT - 8} x2={total} y1={y(m)} y2={y(m)} stroke="#e0cfb2" />
+              <line x1={LEFT - 8} x2={total} y1={y(m)} y2={y(m)} stroke="var(--color-linen)" />
               {Math.abs(m - now) * perDay > 14 &&
                 (perDay > 0.5 || new Date(m * 86_400_000).getUTCMonth() % 6 === 0) && (
-                  <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="#6b5646">
+                  <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="var(--color-bark)">
                     {monthName(m)}
                     {new Date(m * 86_400_000).getUTCMonth() === 0 && (
                       <tspan x={6} dy={14} fontSize={12}>
@@ -263,21 +263,21 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
               </text>
             ))}
           </g>
-          <path d={`M${LEFT - 6} ${y(now)}H${total}`} stroke="#3c2a20" strokeWidth={3} />
+          <path d={`M${LEFT - 6} ${y(now)}H${total}`} stroke="var(--color-walnut)" strokeWidth={3} />
           <path
             d={Array.from(
               { length: Math.floor((total - LEFT) / 8) },
               (_, k) => `M${LEFT + k * 8} ${y(now)}v5`,
             ).join('')}
-            stroke="#3c2a20"
+            stroke="var(--color-walnut)"
           />
-          <rect x={0} y={y(now) - 11} width={LEFT - 4} height={22} fill="#3c2a20" />
+          <rect x={0} y={y(now) - 11} width={LEFT - 4} height={22} fill="var(--color-walnut)" />
           <text
             x={(LEFT - 4) / 2}
             y={y(now) + 4}
             fontSize={12}
             fontWeight={700}
-            fill="#fbf6ec"
+            fill="var(--color-paper)"
             textAnchor="middle"
           >
             {showDay(now)}

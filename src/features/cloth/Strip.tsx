@@ -189,7 +189,7 @@ const NotKnown = ({ x, y, width, height }: { x: number; y: number; width: number
       width={width}
       height={height}
       fill="none"
-      stroke="#6b5646"
+      stroke="var(--color-bark)"
       strokeWidth={2}
       strokeDasharray="1 5"
       strokeLinecap="round"
@@ -200,7 +200,7 @@ const NotKnown = ({ x, y, width, height }: { x: number; y: number; width: number
         y={y + Math.min(height / 2, 30) + 6}
         fontSize={18}
         fontWeight={700}
-        fill="#6b5646"
+        fill="var(--color-bark)"
         textAnchor="middle"
       >
         ?
@@ -211,7 +211,7 @@ const NotKnown = ({ x, y, width, height }: { x: number; y: number; width: number
 
 /** What is only planned has a dashed edge. */
 const SketchEdge = (box: { x: number; y: number; width: number; height: number }) => (
-  <rect {...box} fill="none" stroke="#6b5646" strokeDasharray="3 3" />
+  <rect {...box} fill="none" stroke="var(--color-bark)" strokeDasharray="3 3" />
 );
 
 function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: number }) {
@@ -233,7 +233,7 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
   const top = y - lines.length * 7 - 1;
   return (
     <g>
-      <rect x={x - w / 2} y={top} width={w} height={lines.length * 14 + 2} fill="#fbf6ec" />
+      <rect x={x - w / 2} y={top} width={w} height={lines.length * 14 + 2} fill="var(--color-paper)" />
       <title>{full}</title>
       {lines.map((line, i) => (
         <text
@@ -243,7 +243,7 @@ function Label({ s, x, y, width }: { s: Segment; x: number; y: number; width: nu
           fontSize={12}
           fontWeight={600}
           textAnchor="middle"
-          fill="#3c2a20"
+          fill="var(--color-walnut)"
         >
           {line}
         </text>

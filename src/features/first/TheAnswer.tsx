@@ -227,8 +227,13 @@ function Stretch({
           ) : (
             <rect width={56} height="100%" fill={`url(#${prefix}-residue)`} />
           )}
-          <path d="M0 14H56" stroke="#3c2a20" strokeWidth={2} />
-          <path d="M28 5l9 9l-9 9l-9 -9z" fill="#fbf6ec" stroke="#3c2a20" strokeWidth={2} />
+          <path d="M0 14H56" stroke="var(--color-walnut)" strokeWidth={2} />
+          <path
+            d="M28 5l9 9l-9 9l-9 -9z"
+            fill="var(--color-paper)"
+            stroke="var(--color-walnut)"
+            strokeWidth={2}
+          />
         </svg>
       </div>
       <div className="pb-4">

@@ -14,6 +14,7 @@ import { canShareFiles, copyTaken, forget, stemOf, useCopyAge } from '../../ring
 import { happenings, jobWords } from '../../ring/journal.ts';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Field, Page } from '../../ui/parts.tsx';
+import { LookOfApp } from './LookOfApp.tsx';
 import { Staying } from './Staying.tsx';
 
 interface Props {
@@ -145,6 +146,9 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
         </section>
         <Staying garden={garden} say={say} />
         <GardenList openId={garden.id} open={onOpen} gone={onWiped} tell={tell} />
+        <section>
+          <LookOfApp />
+        </section>
         <section>
           <h2 className="font-display text-madder text-xl font-bold">Wipe</h2>
           <Field

@@ -136,8 +136,8 @@ function Row({ lesson: l, units }: { lesson: Lesson; units: Parameters<typeof tr
         </span>
       </div>
       <svg width={WIDE} height={22} aria-hidden="true">
-        <rect x={WIDE / 2 - half} y={4} width={half * 2} height={14} fill="#e3d4ba" />
-        <path d={`M${WIDE / 2} 1V21`} stroke="#6b5646" strokeWidth={1} />
+        <rect x={WIDE / 2 - half} y={4} width={half * 2} height={14} fill="var(--color-linen)" />
+        <path d={`M${WIDE / 2} 1V21`} stroke="var(--color-bark)" strokeWidth={1} />
         {l.results.map((r, i) => (
           <circle
             key={i}
@@ -147,11 +147,11 @@ function Row({ lesson: l, units }: { lesson: Lesson; units: Parameters<typeof tr
               2.5,
               Math.min(6, 6 * Math.sqrt((spread * spread) / (spread * spread + r.variance * 4))),
             )}
-            fill="#9e3a2d"
+            fill="var(--color-madder)"
             fillOpacity={0.75}
           />
         ))}
-        <path d={`M${x(l.at.mean)} 0V22`} stroke="#3c2a20" strokeWidth={3} />
+        <path d={`M${x(l.at.mean)} 0V22`} stroke="var(--color-walnut)" strokeWidth={3} />
       </svg>
     </li>
   );

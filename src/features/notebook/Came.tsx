@@ -180,9 +180,14 @@ function PairRow({ pair: p }: { pair: Pair }) {
       <dt className="font-semibold">{p.title}</dt>
       <dd>
         <svg width={WIDE} height={24} aria-hidden="true" className="max-w-full">
-          <rect x={x(low)} y={6} width={Math.max(3, x(high) - x(low))} height={12} fill="#e3d4ba" />
-          <path d={`M${x(p.mid)} 3V21`} stroke="#6b5646" strokeWidth={1.5} />
-          <circle cx={x(p.seen)} cy={12} r={5.5} fill={inside ? '#5d7b3c' : '#9e3a2d'} />
+          <rect x={x(low)} y={6} width={Math.max(3, x(high) - x(low))} height={12} fill="var(--color-linen)" />
+          <path d={`M${x(p.mid)} 3V21`} stroke="var(--color-bark)" strokeWidth={1.5} />
+          <circle
+            cx={x(p.seen)}
+            cy={12}
+            r={5.5}
+            fill={inside ? 'var(--color-leaf)' : 'var(--color-madder)'}
+          />
         </svg>
       </dd>
       <dd>

@@ -14,7 +14,16 @@ const STYLES: Record<Style, [string, string]> = {
   sections: ['By sections', 'A block keeps to few families, and blocks change places.'],
   'with-rest': ['With rests', 'One bed in six lies under clover for the year.'],
 };
-const FAMILY_INK = ['#5d7b3c', '#9e3a2d', '#2b4a70', '#7a5310', '#8a4460', '#3c6b66', '#6b5646', '#4a3f7a'];
+const FAMILY_INK = [
+  'var(--color-leaf)',
+  'var(--color-madder)',
+  'var(--color-indigo)',
+  '#7a5310',
+  '#8a4460',
+  '#3c6b66',
+  'var(--color-bark)',
+  '#4a3f7a',
+];
 /** Families by their English names. */
 const FAMILIES: Record<string, string> = {
   Solanaceae: 'tomato family',
@@ -79,7 +88,8 @@ export function NextYears() {
     return <p>Add beds and what grows on them first; then the coming years can be planned.</p>;
   const names = new Map(beds.map((b) => [b.id, b.name]));
   const families = [...new Set(asked.wanted.map((w) => w.family))].sort();
-  const ink = (family: string) => FAMILY_INK[families.indexOf(family) % FAMILY_INK.length] ?? '#6b5646';
+  const ink = (family: string) =>
+    FAMILY_INK[families.indexOf(family) % FAMILY_INK.length] ?? 'var(--color-bark)';
   const made = plan
     ? plantingsFor(
         ring,

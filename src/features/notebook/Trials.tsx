@@ -217,8 +217,8 @@ function TrialCard({ trial }: { trial: Trial }) {
                   height={72}
                   bands={[{ motif: MOTIF_OF[p.treatment]!, share: 1 }]}
                 />
-                <rect x={6} y={8} width={100} height={22} fill="#fbf6ec" />
-                <text x={12} y={24} fontSize={15} fontWeight={700} fill="#3c2a20">
+                <rect x={6} y={8} width={100} height={22} fill="var(--color-paper)" />
+                <text x={12} y={24} fontSize={15} fontWeight={700} fill="var(--color-walnut)">
                   {trial.treatments[p.treatment]!.slice(0, 12)}
                 </text>
               </svg>

@@ -68,8 +68,8 @@ export function Years() {
           <WeaveDefs prefix={PREFIX} />
           {MONTHS.map((d, m) => (
             <g key={m}>
-              <line x1={LEFT - 6} x2={total} y1={24 + d * PX_A_DAY} y2={24 + d * PX_A_DAY} stroke="#e0cfb2" />
-              <text x={2} y={24 + d * PX_A_DAY + 13} fontSize={14} fill="#6b5646">
+              <line x1={LEFT - 6} x2={total} y1={24 + d * PX_A_DAY} y2={24 + d * PX_A_DAY} stroke="var(--color-linen)" />
+              <text x={2} y={24 + d * PX_A_DAY + 13} fontSize={14} fill="var(--color-bark)">
                 {monthName(years[0]!.from + d + 3)}
               </text>
             </g>
@@ -86,7 +86,7 @@ export function Years() {
                   textAnchor="middle"
                   fontSize={16}
                   fontWeight={700}
-                  fill="#3c2a20"
+                  fill="var(--color-walnut)"
                 >
                   {y.name}
                 </text>
@@ -182,14 +182,14 @@ function Piece({ s, x, y, h }: { s: Segment; x: number; y: number; h: number }) 
       )}
       {h > 26 && (s.kind === 'cover' || s.kind === 'crop') && (
         <>
-          <rect x={x + 4} y={y + h / 2 - 10} width={WIDE - 8} height={20} fill="#fbf6ec" />
+          <rect x={x + 4} y={y + h / 2 - 10} width={WIDE - 8} height={20} fill="var(--color-paper)" />
           <text
             x={x + WIDE / 2}
             y={y + h / 2 + 5}
             textAnchor="middle"
             fontSize={12.5}
             fontWeight={600}
-            fill="#3c2a20"
+            fill="var(--color-walnut)"
           >
             {short}
           </text>

@@ -33,12 +33,24 @@ export default function FeedingChart({
               type="number"
               domain={['dataMin', 'dataMax']}
               tickFormatter={showDay}
-              tick={{ fill: '#6b5646', fontSize: 14 }}
-              stroke="#cdb998"
+              tick={{ fill: 'var(--color-bark)', fontSize: 14 }}
+              stroke="var(--color-warp)"
             />
-            <YAxis tick={{ fill: '#6b5646', fontSize: 14 }} stroke="#cdb998" />
-            <Area dataKey="gets" fill="#5d7b3c" fillOpacity={0.35} stroke="none" isAnimationActive={false} />
-            <Line dataKey="wants" stroke="#3c2a20" strokeWidth={2.5} dot={false} isAnimationActive={false} />
+            <YAxis tick={{ fill: 'var(--color-bark)', fontSize: 14 }} stroke="var(--color-warp)" />
+            <Area
+              dataKey="gets"
+              fill="var(--color-leaf)"
+              fillOpacity={0.35}
+              stroke="none"
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="wants"
+              stroke="var(--color-walnut)"
+              strokeWidth={2.5}
+              dot={false}
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </div>

@@ -94,7 +94,7 @@ export default function GrowthChart({ growth, covers, members, today }: Props) {
       <div style={{ height: 260 }}>
         <ResponsiveContainer width="100%" height="100%">
           <ComposedChart data={rows} margin={{ top: 8, right: 30, bottom: 14, left: member ? 0 : -16 }}>
-            <CartesianGrid stroke="#e9dcc6" vertical={false} />
+            <CartesianGrid stroke="var(--color-linen)" vertical={false} />
             <XAxis
               dataKey="warmth"
               type="number"
@@ -102,27 +102,39 @@ export default function GrowthChart({ growth, covers, members, today }: Props) {
               ticks={ticksOf(growth)}
               interval={0}
               tick={<WarmthTick growth={growth} />}
-              stroke="#cdb998"
+              stroke="var(--color-warp)"
             />
             <YAxis
               domain={member ? [0, 6] : [0, 100]}
               ticks={member ? [0.5, 1.5, 2.5, 3.5, 4.5, 5.5] : [0, 25, 50, 75, 100]}
               tickFormatter={(v: number) => (member ? STAGE_SHORT[STAGES[Math.floor(v)]!] : `${v} %`)}
-              tick={{ fill: '#6b5646', fontSize: 15 }}
-              stroke="#cdb998"
+              tick={{ fill: 'var(--color-bark)', fontSize: 15 }}
+              stroke="var(--color-warp)"
             />
-            <Area dataKey="band" fill="#5d7b3c" fillOpacity={0.25} stroke="none" isAnimationActive={false} />
+            <Area
+              dataKey="band"
+              fill="var(--color-leaf)"
+              fillOpacity={0.25}
+              stroke="none"
+              isAnimationActive={false}
+            />
             <Line
               dataKey="mid"
-              stroke="#5d7b3c"
+              stroke="var(--color-leaf)"
               strokeWidth={2}
               strokeDasharray="5 4"
               dot={false}
               isAnimationActive={false}
             />
-            <Line dataKey="now" stroke="#2b4a70" strokeWidth={2.5} dot={false} isAnimationActive={false} />
-            <Scatter data={seen} dataKey="seen" fill="#9e3a2d" isAnimationActive={false} />
-            <ReferenceLine x={warmthOn(today)} stroke="#3c2a20" strokeWidth={2} />
+            <Line
+              dataKey="now"
+              stroke="var(--color-indigo)"
+              strokeWidth={2.5}
+              dot={false}
+              isAnimationActive={false}
+            />
+            <Scatter data={seen} dataKey="seen" fill="var(--color-madder)" isAnimationActive={false} />
+            <ReferenceLine x={warmthOn(today)} stroke="var(--color-walnut)" strokeWidth={2} />
           </ComposedChart>
         </ResponsiveContainer>
       </div>
@@ -159,7 +171,7 @@ function WarmthTick(p: { growth: GrowthDay[]; x?: number; y?: number; payload?: 
   const value = p.payload?.value ?? 0;
   const on = p.growth.find((g) => g.warmth_cd >= value - 1e-6);
   return (
-    <text x={p.x} y={(p.y ?? 0) + 12} textAnchor="middle" fill="#6b5646" fontSize={15}>
+    <text x={p.x} y={(p.y ?? 0) + 12} textAnchor="middle" fill="var(--color-bark)" fontSize={15}>
       <tspan x={p.x}>{Math.round(value / 10) * 10}</tspan>
       <tspan x={p.x} dy={17}>
         {on ? showDay(on.day) : ''}

@@ -58,7 +58,11 @@ export function WayOnGround({ way, at }: Props) {
         .join(', ')}`}
     >
       {garden.marks.map((m) => (
-        <polygon key={m.id} points={ring(footOf(m))} fill={m.kind === 'path' ? '#eadcc2' : '#cdb998'} />
+        <polygon
+          key={m.id}
+          points={ring(footOf(m))}
+          fill={m.kind === 'path' ? 'var(--color-linen)' : 'var(--color-warp)'}
+        />
       ))}
       {placed.map(({ bed, outline }) => {
         const stop = stops.find((s) => s.bedId === bed.id);
@@ -66,8 +70,14 @@ export function WayOnGround({ way, at }: Props) {
           <polygon
             key={bed.id}
             points={ring(outline)}
-            fill={!stop ? '#f4ecdf' : stop.done ? '#dfe3cf' : '#e6b9a4'}
-            stroke={bed.id === at ? '#3c2a20' : '#b59d7d'}
+            fill={
+              !stop
+                ? 'var(--color-wool)'
+                : stop.done
+                  ? 'var(--color-linen)'
+                  : 'color-mix(in srgb, var(--color-madder) 35%, var(--color-paper))'
+            }
+            stroke={bed.id === at ? 'var(--color-walnut)' : 'var(--color-warp)'}
             strokeWidth={bed.id === at ? 3 : 1.5}
             strokeDasharray={bed.at ? undefined : '5 4'}
             vectorEffect="non-scaling-stroke"
@@ -78,33 +88,33 @@ export function WayOnGround({ way, at }: Props) {
         <polyline
           points={ring(line)}
           fill="none"
-          stroke="#9e3a2d"
+          stroke="var(--color-madder)"
           strokeWidth={3}
           strokeDasharray="1 7"
           strokeLinecap="round"
           vectorEffect="non-scaling-stroke"
         />
       )}
-      {from && <circle cx={from[0]} cy={from[1]} r={letter * 0.4} fill="#9e3a2d" />}
+      {from && <circle cx={from[0]} cy={from[1]} r={letter * 0.4} fill="var(--color-madder)" />}
       {turn !== undefined && (
         <path
           d={`M${-letter * 2.3} ${-letter * 0.5}l${letter * 0.7} ${letter * 0.5}l${-letter * 0.7} ${letter * 0.5}`}
           transform={`translate(${last!.join(' ')}) rotate(${turn})`}
           fill="none"
-          stroke="#9e3a2d"
+          stroke="var(--color-madder)"
           strokeWidth={3}
           vectorEffect="non-scaling-stroke"
         />
       )}
       {stops.map((s) => (
         <g key={s.bedId} transform={`translate(${s.point.join(' ')})`}>
-          <circle r={letter} fill={s.done ? '#5d7b3c' : '#9e3a2d'} />
+          <circle r={letter} fill={s.done ? 'var(--color-leaf)' : 'var(--color-madder)'} />
           <text
             textAnchor="middle"
             dominantBaseline="central"
             fontSize={letter * 1.1}
             fontWeight={700}
-            fill="#fff"
+            fill="var(--color-paper)"
           >
             {beds.find((b) => b.id === s.bedId)!.name}
           </text>

@@ -43,14 +43,14 @@ export function Board({ board, clashes, sizeOf, now, to }: Props) {
           <defs>
             <pattern id={`${prefix}-pen`} width={14} height={14} patternUnits="userSpaceOnUse">
               <rect width={14} height={14} fill="#f1dfd6" />
-              <path d="M0 0L14 14M14 0L0 14" stroke="#9e3a2d" strokeWidth={1.6} />
+              <path d="M0 0L14 14M14 0L0 14" stroke="var(--color-madder)" strokeWidth={1.6} />
             </pattern>
           </defs>
           {marksOf(scale).map((d) => (
             <g key={d}>
-              <path d={`M${LEFT - 6} ${y(d)}H${width}`} stroke="#e2d2b8" />
+              <path d={`M${LEFT - 6} ${y(d)}H${width}`} stroke="var(--color-linen)" />
               {y(d) > TOP + 16 && (
-                <text x={LEFT - 12} y={y(d) + 4} fontSize={13} fill="#6b5646" textAnchor="end">
+                <text x={LEFT - 12} y={y(d) + 4} fontSize={13} fill="var(--color-bark)" textAnchor="end">
                   {showDay(d)}
                 </text>
               )}
@@ -91,7 +91,7 @@ export function Board({ board, clashes, sizeOf, now, to }: Props) {
                           width={STRIP}
                           height={Math.max(0, y(s.until.high) - y(s.from))}
                           fill="none"
-                          stroke="#9e3a2d"
+                          stroke="var(--color-madder)"
                           strokeWidth={3}
                         />
                       )}
@@ -102,15 +102,22 @@ export function Board({ board, clashes, sizeOf, now, to }: Props) {
                 {byDay(b.days, now, to).map(([day, beds]) => (
                   <g key={day}>
                     <rect x={x} y={y(day) - 4} width={STRIP} height={8} fill={`url(#${prefix}-residue)`} />
-                    <path d={`M${x} ${y(day)}H${x + STRIP}`} stroke="#3c2a20" strokeWidth={2} />
+                    <path d={`M${x} ${y(day)}H${x + STRIP}`} stroke="var(--color-walnut)" strokeWidth={2} />
                     <Tag x={x + 6} y={y(day) - 10} text={beds.join(', ')} />
                   </g>
                 ))}
               </g>
             );
           })}
-          <rect x={0} y={TOP - 10} width={LEFT - 8} height={20} fill="#3c2a20" />
-          <text x={LEFT - 14} y={TOP + 4} fontSize={13} fontWeight={700} fill="#fbf6ec" textAnchor="end">
+          <rect x={0} y={TOP - 10} width={LEFT - 8} height={20} fill="var(--color-walnut)" />
+          <text
+            x={LEFT - 14}
+            y={TOP + 4}
+            fontSize={13}
+            fontWeight={700}
+            fill="var(--color-paper)"
+            textAnchor="end"
+          >
             today
           </text>
         </svg>
@@ -137,8 +144,8 @@ function byDay(days: ThingBoard['days'], now: Day, to: Day): [Day, string[]][] {
 function Tag({ x, y, text }: { x: number; y: number; text: string }) {
   return (
     <g>
-      <rect x={x} y={y} width={text.length * 7.4 + 12} height={20} fill="#fbf6ec" />
-      <text x={x + 6} y={y + 14.5} fontSize={13} fontWeight={700} fill="#3c2a20">
+      <rect x={x} y={y} width={text.length * 7.4 + 12} height={20} fill="var(--color-paper)" />
+      <text x={x + 6} y={y + 14.5} fontSize={13} fontWeight={700} fill="var(--color-walnut)">
         {text}
       </text>
     </g>

@@ -60,7 +60,7 @@ export function Hours({
       >
         {worth.map((w, i) => (
           <g key={w.monday}>
-            <text x={LEFT - 8} y={i * ROW + 40} fontSize={13} fill="#6b5646" textAnchor="end">
+            <text x={LEFT - 8} y={i * ROW + 40} fontSize={13} fill="var(--color-bark)" textAnchor="end">
               {showDay(w.monday)}
             </text>
             <rect
@@ -68,21 +68,25 @@ export function Hours({
               y={i * ROW + 28}
               width={Math.max(2, x(w.hours))}
               height={16}
-              fill={w.hours > have ? '#9e3a2d' : '#c8962f'}
+              fill={w.hours > have ? 'var(--color-madder)' : '#c8962f'}
             />
             <text
               x={LEFT + Math.max(2, x(w.hours)) + 6}
               y={i * ROW + 41}
               fontSize={13}
               fontWeight={600}
-              fill="#3c2a20"
+              fill="var(--color-walnut)"
             >
               {w.hours.toFixed(1)} h
             </text>
           </g>
         ))}
-        <path d={`M${LEFT + x(have)} 20V${worth.length * ROW + 26}`} stroke="#3c2a20" strokeDasharray="4 3" />
-        <text x={LEFT + x(have)} y={14} fontSize={13} fill="#3c2a20" textAnchor="middle">
+        <path
+          d={`M${LEFT + x(have)} 20V${worth.length * ROW + 26}`}
+          stroke="var(--color-walnut)"
+          strokeDasharray="4 3"
+        />
+        <text x={LEFT + x(have)} y={14} fontSize={13} fill="var(--color-walnut)" textAnchor="middle">
           you have {have}
         </text>
       </svg>

@@ -36,7 +36,7 @@ export function Proposals({
               {p.kind !== 'borrow' && (
                 <span className="block">{p.changes.map((c) => changeCosts(c, units)).join('; ')}</span>
               )}
-              <span className="block font-semibold text-[#46602b]">
+              <span className="text-moss block font-semibold">
                 {p.over_h === undefined
                   ? `all ready in time: ${Math.round(p.allReady * 100)} of 100`
                   : p.over_h < 0.25

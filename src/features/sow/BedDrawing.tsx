@@ -45,9 +45,17 @@ export function BedDrawing({
       role="img"
       aria-label={`Bed ${bed.name} to scale, ${showLength(ground.length_m, units)} by ${showLength(ground.width_m, units)}: walk ${along ? 'lengthways' : 'crosswise'}, ${places.length} handfuls`}
     >
-      <rect x={20} y={18} width={LONG_PX} height={height} fill="#fbf6ec" stroke="#3c2a20" strokeWidth={1.5} />
+      <rect
+        x={20}
+        y={18}
+        width={LONG_PX}
+        height={height}
+        fill="var(--color-paper)"
+        stroke="var(--color-walnut)"
+        strokeWidth={1.5}
+      />
       {Array.from({ length: thrown }, (_, k) => (
-        <rect key={k} x={20} y={18} width={LONG_PX} height={height} fill="#5d7b3c" opacity={0.14} />
+        <rect key={k} x={20} y={18} width={LONG_PX} height={height} fill="var(--color-leaf)" opacity={0.14} />
       ))}
       {reached !== undefined && reached < 1 && (
         <rect
@@ -55,7 +63,7 @@ export function BedDrawing({
           y={18}
           width={(1 - reached) * LONG_PX}
           height={height}
-          fill="#9e3a2d"
+          fill="var(--color-madder)"
           opacity={0.22}
         />
       )}
@@ -66,19 +74,25 @@ export function BedDrawing({
             x2={px(q * ground.length_m)}
             y1={14}
             y2={22 + height}
-            stroke="#6b5646"
+            stroke="var(--color-bark)"
             strokeDasharray="3 3"
           />
-          <text x={px(q * ground.length_m)} y={11} textAnchor="middle" fontSize={11} fill="#3c2a20">
+          <text
+            x={px(q * ground.length_m)}
+            y={11}
+            textAnchor="middle"
+            fontSize={11}
+            fill="var(--color-walnut)"
+          >
             {q === 0.5 ? 'half' : q === 0.25 ? '¼' : '¾'}
           </text>
         </g>
       ))}
-      <path d={path} fill="none" stroke="#2b4a70" strokeWidth={1.4} />
+      <path d={path} fill="none" stroke="var(--color-indigo)" strokeWidth={1.4} />
       {places.map((p, i) => (
-        <circle key={i} cx={px(p.x_m)} cy={py(p.y_m)} r={2.6} fill="#2b4a70" />
+        <circle key={i} cx={px(p.x_m)} cy={py(p.y_m)} r={2.6} fill="var(--color-indigo)" />
       ))}
-      <text x={20 + LONG_PX / 2} y={height + 40} textAnchor="middle" fontSize={13} fill="#3c2a20">
+      <text x={20 + LONG_PX / 2} y={height + 40} textAnchor="middle" fontSize={13} fill="var(--color-walnut)">
         {showLength(ground.length_m, units)} × {showLength(ground.width_m, units)}, {places.length} handfuls
       </text>
     </svg>

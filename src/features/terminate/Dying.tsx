@@ -13,27 +13,32 @@ export function Dying({ crimped }: { crimped: boolean }) {
         {crimped ? (
           <>
             <path d="M40 78V58" stroke="#b79a5a" strokeWidth={6} />
-            <path d="M36 58h9" stroke="#6b5646" strokeWidth={3} />
+            <path d="M36 58h9" stroke="var(--color-bark)" strokeWidth={3} />
             <path d="M41 57Q70 56 108 70" stroke="#cfb069" strokeWidth={5} fill="none" />
             <path d="M74 58q8 8 18 7M88 63q4 8 14 8" stroke="#cfb069" strokeWidth={3} fill="none" />
           </>
         ) : (
           <>
             <path d="M34 78V60M42 78V56M50 78V62" stroke="#b79a5a" strokeWidth={6} />
-            <path d="M31 60h6M39 56h6M47 62h6" stroke="#6b5646" strokeWidth={3} />
+            <path d="M31 60h6M39 56h6M47 62h6" stroke="var(--color-bark)" strokeWidth={3} />
           </>
         )}
-        <text x={0} y={100} fontSize={13} fontWeight={700} fill="#3c2a20">
+        <text x={0} y={100} fontSize={13} fontWeight={700} fill="var(--color-walnut)">
           dying
         </text>
       </g>
       <g transform="translate(146 0)">
-        <Roots ink="#e9dcc6" />
+        <Roots ink="var(--color-linen)" />
         {crimped ? (
           <>
-            <path d="M40 78V58" stroke="#5d7b3c" strokeWidth={6} />
-            <path d="M41 57Q58 58 70 66Q84 74 88 44" stroke="#5d7b3c" strokeWidth={5} fill="none" />
-            <path d="M88 44q-2 -14 8 -24M88 46q8 -8 16 -8" stroke="#5d7b3c" strokeWidth={3} fill="none" />
+            <path d="M40 78V58" stroke="var(--color-leaf)" strokeWidth={6} />
+            <path d="M41 57Q58 58 70 66Q84 74 88 44" stroke="var(--color-leaf)" strokeWidth={5} fill="none" />
+            <path
+              d="M88 44q-2 -14 8 -24M88 46q8 -8 16 -8"
+              stroke="var(--color-leaf)"
+              strokeWidth={3}
+              fill="none"
+            />
             <path d="M37 78q-12 -14 -14 -34" stroke="#7fa054" strokeWidth={3.5} fill="none" />
           </>
         ) : (
@@ -41,13 +46,13 @@ export function Dying({ crimped }: { crimped: boolean }) {
             <path d="M34 78V60M42 78V56M50 78V62" stroke="#8aa062" strokeWidth={6} />
             <path
               d="M42 56q-2 -20 -10 -30M42 56q4 -18 14 -24M50 66q10 -10 12 -22"
-              stroke="#5d7b3c"
+              stroke="var(--color-leaf)"
               strokeWidth={3.5}
               fill="none"
             />
           </>
         )}
-        <text x={0} y={100} fontSize={13} fontWeight={700} fill="#3c2a20">
+        <text x={0} y={100} fontSize={13} fontWeight={700} fill="var(--color-walnut)">
           lives
         </text>
       </g>

@@ -206,7 +206,7 @@ function Axis({ scale, now, plantDay, bare }: { scale: Scale; now: Day; plantDay
         {marksOf(scale)
           .filter((d) => Math.abs(scale.y(d) - scale.y(plantDay)) > 16 && scale.y(d) > 18)
           .map((d) => (
-            <text key={d} x={60} y={scale.y(d) + 4} fontSize={13} fill="#6b5646" textAnchor="end">
+            <text key={d} x={60} y={scale.y(d) + 4} fontSize={13} fill="var(--color-bark)" textAnchor="end">
               {showDay(d)}
             </text>
           ))}
@@ -219,8 +219,8 @@ function Axis({ scale, now, plantDay, bare }: { scale: Scale; now: Day; plantDay
 
 const Flag = ({ y, text }: { y: number; text: string }) => (
   <g>
-    <rect x={0} y={y - 10} width={64} height={20} fill="#3c2a20" />
-    <text x={58} y={y + 4} fontSize={13} fontWeight={700} fill="#fbf6ec" textAnchor="end">
+    <rect x={0} y={y - 10} width={64} height={20} fill="var(--color-walnut)" />
+    <text x={58} y={y + 4} fontSize={13} fontWeight={700} fill="var(--color-paper)" textAnchor="end">
       {text}
     </text>
   </g>

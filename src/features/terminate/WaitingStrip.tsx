@@ -24,7 +24,7 @@ const APART_PX = 46;
 /** Weather that comes in fewer years than this is left out of the picture. */
 const WORTH_A_MARK = 0.1;
 const WEATHER = [
-  ['frost', 'frost thins it', '#2b4a70'],
+  ['frost', 'frost thins it', 'var(--color-indigo)'],
   ['heat', 'heat thins it', '#b0721a'],
   ['wet', 'no day to dig', '#5c7c86'],
 ] as const;
@@ -81,7 +81,7 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
       <g clipPath={`url(#${id}-stand)`}>
         <Woven prefix={id} x={0} y={firstY} width={STRIP} height={lastY - firstY} bands={bands} />
       </g>
-      <path d={range} fill="#3c2a20" opacity={0.12} />
+      <path d={range} fill="var(--color-walnut)" opacity={0.12} />
       {stages.map((s, i) => {
         const top = scale.y(s.flower.low);
         const bottom = scale.y(Math.min(s.flower.high, scale.to));
@@ -93,7 +93,7 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
             key={s.speciesId}
             d={`M${left + 4} ${top}h-4V${Math.max(top + 2, bottom)}h4`}
             fill="none"
-            stroke={STAGE_INK[speciesOf(s.speciesId).role] ?? '#3c2a20'}
+            stroke={STAGE_INK[speciesOf(s.speciesId).role] ?? 'var(--color-walnut)'}
             strokeWidth={2.5}
           />
         );
@@ -105,9 +105,9 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
             y={scale.y(seed.early)}
             width={STRIP - 2}
             height={scale.height - scale.y(seed.early)}
-            fill="#9e3a2d"
+            fill="var(--color-madder)"
             fillOpacity={0.1}
-            stroke="#9e3a2d"
+            stroke="var(--color-madder)"
             strokeWidth={1.5}
           />
           <Tag
@@ -145,7 +145,7 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
             y={Math.max(11, Math.min(scale.height - 6, scale.y(s.flower.mid) + 4 + i * 13))}
             fontSize={12}
             fontWeight={600}
-            fill="#3c2a20"
+            fill="var(--color-walnut)"
           >
             {word} blooms
           </text>
@@ -184,8 +184,8 @@ export function WeatherKey({ last }: { last: LastWeeks }) {
 }
 
 const STAGE_INK: Record<string, string> = {
-  grass: '#46602b',
-  legume: '#2b4a70',
+  grass: 'var(--color-moss)',
+  legume: 'var(--color-indigo)',
   brassica: '#7a5310',
   broadleaf: '#8a4460',
 };
@@ -205,13 +205,20 @@ function Tag({
 }) {
   return (
     <g>
-      <rect x={x - 2} y={y - 13} width={text.length * 6.9 + 6} height={17} fill="#fbf6ec" opacity={0.92} />
+      <rect
+        x={x - 2}
+        y={y - 13}
+        width={text.length * 6.9 + 6}
+        height={17}
+        fill="var(--color-paper)"
+        opacity={0.92}
+      />
       <text
         x={x + 1}
         y={y}
         fontSize={12}
         fontWeight={strong ? 700 : 600}
-        fill={madder ? '#8c3226' : '#3c2a20'}
+        fill={madder ? 'var(--color-madder)' : 'var(--color-walnut)'}
       >
         {text}
       </text>

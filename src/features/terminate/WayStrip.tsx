@@ -62,7 +62,7 @@ export function WayStrip({ method, name, ending, parts, scale, plantDay, least, 
         <defs>
           <pattern id={`${prefix}-pen`} width={12} height={12} patternUnits="userSpaceOnUse">
             <rect width={12} height={12} fill="#f1dfd6" />
-            <path d="M0 0L12 12M12 0L0 12" stroke="#9e3a2d" strokeWidth={1.6} />
+            <path d="M0 0L12 12M12 0L0 12" stroke="var(--color-madder)" strokeWidth={1.6} />
           </pattern>
           <pattern id={`${prefix}-turned`} width={10} height={8} patternUnits="userSpaceOnUse">
             <rect width={10} height={8} fill="#c9a97f" />
@@ -138,29 +138,29 @@ export function WayStrip({ method, name, ending, parts, scale, plantDay, least, 
         {course.waits === null && ending.windowDays[1] > ending.windowDays[0] && (
           <path
             d={`M3 ${y(Math.max(scale.from, ending.windowDays[0]))}V${y(ending.windowDays[1])}`}
-            stroke="#9e3a2d"
+            stroke="var(--color-madder)"
             strokeWidth={5}
           />
         )}
         {course.waits !== null && Number.isFinite(ending.dead.low) && (
           <path
             d={`M3 ${y(ending.dead.low)}V${y(Math.min(plantDay, ending.dead.high))}`}
-            stroke="#9e3a2d"
+            stroke="var(--color-madder)"
             strokeWidth={5}
           />
         )}
         {knots.map((k) => (
           <g key={k.index}>
-            <path d={`M0 ${y(k.day)}H${WAY_PX}`} stroke="#3c2a20" strokeWidth={2} />
+            <path d={`M0 ${y(k.day)}H${WAY_PX}`} stroke="var(--color-walnut)" strokeWidth={2} />
             <path
               d={`M${WAY_PX / 2} ${y(k.day) - KNOT}l${KNOT} ${KNOT}l-${KNOT} ${KNOT}l-${KNOT} -${KNOT}z`}
-              fill="#fbf6ec"
-              stroke="#3c2a20"
+              fill="var(--color-paper)"
+              stroke="var(--color-walnut)"
               strokeWidth={2}
             />
           </g>
         ))}
-        <path d={`M0 ${y(plantDay)}H${WAY_PX}`} stroke="#3c2a20" strokeWidth={3} />
+        <path d={`M0 ${y(plantDay)}H${WAY_PX}`} stroke="var(--color-walnut)" strokeWidth={3} />
       </svg>
       {course.waits === null &&
         handles.map((k) => (

@@ -110,9 +110,9 @@ export function Game({ ground, hand, total, passes, onClear, onCast }: Props) {
           aria-hidden="true"
         >
           {places.map((p, i) => (
-            <circle key={i} cx={p.x_m} cy={p.y_m} r={0.06} fill="#cdb998" />
+            <circle key={i} cx={p.x_m} cy={p.y_m} r={0.06} fill="var(--color-warp)" />
           ))}
-          <circle cx={at.x_m} cy={at.y_m} r={0.14} fill="#9e3a2d" />
+          <circle cx={at.x_m} cy={at.y_m} r={0.14} fill="var(--color-madder)" />
         </svg>
       )}
       {on && (

@@ -14,7 +14,7 @@ const INSIDE: Record<Condition, { flesh: string; heart: string }> = {
   fresh: { flesh: '#f4f1dc', heart: '#7f9d57' },
   scorched: { flesh: '#f4f1dc', heart: '#8fae5c' },
   asleep: { flesh: '#f4f1dc', heart: '#d9dcb4' },
-  dead: { flesh: '#8a6236', heart: '#3c2a20' },
+  dead: { flesh: '#8a6236', heart: 'var(--color-walnut)' },
 };
 
 const about = (sx: number, sy: number, lean = 0): string =>
@@ -40,7 +40,7 @@ export function ConditionDrawing({ form, condition }: { form: StageFormName; con
       )}
       {condition === 'asleep' && <g transform={about(1.05, 0.4)}>{leaves(f, 'leafy', top, DARK)}</g>}
       {condition === 'dead' && <g transform={about(1, 0.6, -24)}>{leaves(f, 'leafy', top, GREY)}</g>}
-      <circle cx={94} cy={66} r={18} fill="#fbf6ec" stroke="#3c2a20" strokeWidth={2} />
+      <circle cx={94} cy={66} r={18} fill="var(--color-paper)" stroke="var(--color-walnut)" strokeWidth={2} />
       <path d="M83 74q0 -17 11 -17q11 0 11 17q-11 7 -22 0z" fill={flesh} stroke="#6b4a1c" strokeWidth={1.4} />
       <ellipse cx={94} cy={70} rx={4.5} ry={6.5} fill={heart} />
     </svg>
@@ -124,7 +124,7 @@ export function SqueezeDrawing({ shows }: { shows: Squeeze }) {
         strokeWidth={2}
       />
       {shows === 'milk' && (
-        <path d="M60 82q-13 16 0 22q13 -6 0 -22z" fill="#fff" stroke="#6b5646" strokeWidth={1.8} />
+        <path d="M60 82q-13 16 0 22q13 -6 0 -22z" fill="#fff" stroke="var(--color-bark)" strokeWidth={1.8} />
       )}
       {shows === 'paste' && (
         <path

@@ -35,7 +35,7 @@ export const seedLength_mm = (form: Form, thousandSeed_g: number): number =>
 export function SeedMark({ look }: { look: SpeciesPage['seedLook'] }) {
   return (
     <svg viewBox="-4 -4 108 108" className="h-5 w-5 shrink-0" aria-hidden="true">
-      <path d={PATHS[look.form]} fill={look.colour} stroke="#3c2a20" strokeWidth={5} />
+      <path d={PATHS[look.form]} fill={look.colour} stroke="var(--color-walnut)" strokeWidth={5} />
     </svg>
   );
 }
@@ -73,21 +73,21 @@ export function SeedDrawing({
           }
           preserveAspectRatio="none"
         >
-          <path d={PATHS[look.form]} fill={look.colour} stroke="#3c2a20" strokeWidth={2} />
+          <path d={PATHS[look.form]} fill={look.colour} stroke="var(--color-walnut)" strokeWidth={2} />
           {look.form === 'grain' && (
-            <path d="M50 14V88" stroke="#3c2a20" strokeOpacity={0.45} strokeWidth={2} />
+            <path d="M50 14V88" stroke="var(--color-walnut)" strokeOpacity={0.45} strokeWidth={2} />
           )}
           {look.form === 'triangle' && (
-            <path d="M50 4V92" stroke="#f4ecdf" strokeOpacity={0.5} strokeWidth={2} fill="none" />
+            <path d="M50 4V92" stroke="var(--color-wool)" strokeOpacity={0.5} strokeWidth={2} fill="none" />
           )}
         </svg>
         <path
           d={`M${wide + 38} 94v${-bar}m-4 0h8m-8 ${bar}h8`}
-          stroke="#6b5646"
+          stroke="var(--color-bark)"
           strokeWidth={1.5}
           fill="none"
         />
-        <text x={wide + 48} y={94 - bar / 2 + 4} fontSize={12} fill="#6b5646">
+        <text x={wide + 48} y={94 - bar / 2 + 4} fontSize={12} fill="var(--color-bark)">
           {bar_mm} mm
         </text>
       </svg>

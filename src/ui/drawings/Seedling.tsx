@@ -3,7 +3,7 @@ import { type SpeciesPage } from '../../catalogue/schema.ts';
 type Look = SpeciesPage['seedling'];
 
 const STEM = '#8a9a5b';
-const LEAF = '#5d7b3c';
+const LEAF = 'var(--color-leaf)';
 const EDGE = '#3f5a2a';
 const GROUND_Y = 118;
 
@@ -51,11 +51,11 @@ export function SeedlingDrawing({ look, name, small }: { look: Look; name: strin
         <path d={`M10 ${GROUND_Y}H130`} stroke="#8a7460" strokeWidth={2} strokeDasharray="7 3" fill="none" />
         <path
           d={`M70 ${GROUND_Y}C68 130 74 134 70 146M70 124C62 130 58 132 54 140M70 126C78 132 82 134 86 142`}
-          stroke="#cdb998"
+          stroke="var(--color-warp)"
           strokeWidth={2}
           fill="none"
         />
-        {below && <circle cx={70} cy={GROUND_Y + 9} r={6} fill="#a9743c" stroke="#3c2a20" />}
+        {below && <circle cx={70} cy={GROUND_Y + 9} r={6} fill="#a9743c" stroke="var(--color-walnut)" />}
         {!blade && <path d={`M70 ${GROUND_Y}V${stemTop}`} stroke={STEM} strokeWidth={4} />}
         <g transform={`translate(70 ${stemTop})`}>
           <g

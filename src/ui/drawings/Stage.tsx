@@ -9,9 +9,15 @@ export const GROUND = 132;
 export const MID = W / 2;
 /** How far a plant stands up by stage, of its height in flower. */
 const UP: Record<Seen, number> = { leafy: 0.5, bud: 0.78, flower: 1, milk: 1, seed: 0.96 };
-export const LIVE = { stem: '#56743a', leaf: '#5d7b3c', rib: '#dfe3c3', pale: '#c3d39a', edge: '#3f5a2a' };
+export const LIVE = {
+  stem: '#56743a',
+  leaf: 'var(--color-leaf)',
+  rib: '#dfe3c3',
+  pale: '#c3d39a',
+  edge: '#3f5a2a',
+};
 const RIPE = { stem: '#a9834a', leaf: '#cba864', rib: '#f1e4c6', pale: '#c99a4a', edge: '#6b4a1c' };
-const PAPER = '#fbf6ec';
+const PAPER = 'var(--color-paper)';
 
 /**
  * One stage of a kind of plant. The same code for all: leaf only has nothing above the leaves; buds are pale and closed; open flowers carry the colour; green pods
@@ -387,7 +393,7 @@ function organ(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
             <path
               d={`M${x} ${y}q-11 -3 -8 -13q8 -4 8 5q0 -9 8 -5q3 10 -8 13z`}
               fill={f.petal}
-              stroke="#3c2a20"
+              stroke="var(--color-walnut)"
               strokeWidth={1.1}
             />
             <ellipse cx={x} cy={y - 3} rx={3.2} ry={4} fill={f.organ === 'axil' ? '#2f2620' : '#6b3550'} />
@@ -431,7 +437,7 @@ function organ(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
                 <path
                   key={`${r}${c}`}
                   d={`M${x! - rx! + 3 + c * (rx! / 2)} ${y! - ry! + 12 + r * (ry! / 2.1)}l${rx! / 4} ${open ? -5 : 3}`}
-                  stroke={open ? '#3c2a20' : '#6b4a3c'}
+                  stroke={open ? 'var(--color-walnut)' : '#6b4a3c'}
                   strokeWidth={0.9}
                 />
               )),
@@ -464,7 +470,7 @@ function organ(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
                 podded ? 0.3 : 0.45,
               )}
               fill={podded ? (stage === 'seed' ? '#8a6236' : '#8fae5c') : done ? f.petal : LIVE.pale}
-              stroke={podded ? ink.edge : done ? '#3c2a20' : LIVE.edge}
+              stroke={podded ? ink.edge : done ? 'var(--color-walnut)' : LIVE.edge}
               strokeWidth={1.1}
             />
           );
@@ -600,7 +606,7 @@ function organ(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
                     0.45,
                   )}
                   fill={f.petal}
-                  stroke="#2b4a70"
+                  stroke="var(--color-indigo)"
                   strokeWidth={0.8}
                 />
               ))}
@@ -666,12 +672,12 @@ function organ(f: StageForm, stage: Seen, top: number, ink: Ink): ReactNode {
 function Glass({ grass, stage }: { grass: boolean; stage: 'milk' | 'seed' }) {
   return (
     <g transform="translate(100 116)">
-      <circle r={16} fill={PAPER} stroke="#3c2a20" strokeWidth={2} />
+      <circle r={16} fill={PAPER} stroke="var(--color-walnut)" strokeWidth={2} />
       {stage === 'milk' ? (
         grass ? (
           <>
             <path d={egg(0, 4, 0, -14, 0.42)} fill="#c3d39a" stroke="#3f5a2a" strokeWidth={1.4} />
-            <path d="M0 5q5 6 0 8q-5 -2 0 -8" fill="#fff" stroke="#3c2a20" strokeWidth={1} />
+            <path d="M0 5q5 6 0 8q-5 -2 0 -8" fill="#fff" stroke="var(--color-walnut)" strokeWidth={1} />
           </>
         ) : (
           <>

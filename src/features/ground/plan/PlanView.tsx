@@ -107,7 +107,7 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
             y={Y(0)}
             patternUnits="userSpaceOnUse"
           >
-            <path d={`M0 0H${scale}M0 0V${scale}`} stroke="#e3d4ba" strokeWidth={1} />
+            <path d={`M0 0H${scale}M0 0V${scale}`} stroke="var(--color-linen)" strokeWidth={1} />
           </pattern>
           {placed.map((p) => (
             <clipPath key={p.bed.id} id={`plan-clip-${p.bed.id}`}>
@@ -185,7 +185,7 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
                   points={points}
                   fill="#fff"
                   fillOpacity={0}
-                  stroke={on ? '#3c2a20' : '#6b5646'}
+                  stroke={on ? 'var(--color-walnut)' : 'var(--color-bark)'}
                   strokeWidth={on ? 3 : 1}
                   strokeDasharray={p.guessed ? '5 4' : undefined}
                 />
@@ -207,17 +207,17 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
             <polyline
               points={ordered.map((p) => `${X(p.at.x_m)},${Y(p.at.y_m)}`).join(' ')}
               fill="none"
-              stroke="#9e3a2d"
+              stroke="var(--color-madder)"
               strokeWidth={2}
               strokeDasharray="2 5"
               strokeLinecap="round"
             />
-            <circle cx={X(ordered[0]!.at.x_m)} cy={Y(ordered[0]!.at.y_m)} r={4} fill="#9e3a2d" />
+            <circle cx={X(ordered[0]!.at.x_m)} cy={Y(ordered[0]!.at.y_m)} r={4} fill="var(--color-madder)" />
           </g>
         )}
         <g transform={`translate(${px(bounds.width) - 30} 40) rotate(${sky.north_deg})`} aria-hidden="true">
-          <path d="M0 18V-16M-7 -8L0 -17L7 -8" stroke="#3c2a20" strokeWidth={2.5} fill="none" />
-          <text y={34} textAnchor="middle" fontSize={15} fontWeight={700} fill="#3c2a20">
+          <path d="M0 18V-16M-7 -8L0 -17L7 -8" stroke="var(--color-walnut)" strokeWidth={2.5} fill="none" />
+          <text y={34} textAnchor="middle" fontSize={15} fontWeight={700} fill="var(--color-walnut)">
             N
           </text>
         </g>
@@ -235,8 +235,21 @@ function Label({ text, small }: { text: string; small?: boolean }) {
   const w = text.length * size * 0.6 + 10;
   return (
     <g pointerEvents="none">
-      <rect x={-w / 2} y={-size * 0.75} width={w} height={size * 1.5} fill="#fbf6ec" opacity={0.92} />
-      <text textAnchor="middle" dominantBaseline="central" fontSize={size} fontWeight={700} fill="#3c2a20">
+      <rect
+        x={-w / 2}
+        y={-size * 0.75}
+        width={w}
+        height={size * 1.5}
+        fill="var(--color-paper)"
+        opacity={0.92}
+      />
+      <text
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={size}
+        fontWeight={700}
+        fill="var(--color-walnut)"
+      >
         {text}
       </text>
     </g>
@@ -295,7 +308,7 @@ function PlanMark({
         <polygon
           points={corners.map(([a, b]) => `${px(a)},${px(b)}`).join(' ')}
           fill={MARK_FILL[mark.kind]}
-          stroke={chosen ? '#3c2a20' : '#7a6552'}
+          stroke={chosen ? 'var(--color-walnut)' : 'var(--color-bark)'}
           strokeWidth={chosen ? 3 : 1}
         />
       </g>
@@ -384,13 +397,13 @@ function Handles({
   ] as const;
   return (
     <g transform={`rotate(${turn})`} aria-hidden="true">
-      <path d={`M0 ${-px(halfL)}v-22`} stroke="#3c2a20" strokeWidth={1.5} />
+      <path d={`M0 ${-px(halfL)}v-22`} stroke="var(--color-walnut)" strokeWidth={1.5} />
       <circle
         {...bind('turn')}
         cy={-px(halfL) - 28}
         r={HANDLE_PX}
-        fill="#fbf6ec"
-        stroke="#3c2a20"
+        fill="var(--color-paper)"
+        stroke="var(--color-walnut)"
         strokeWidth={2}
         style={{ touchAction: 'none', cursor: 'grab' }}
       />
@@ -405,8 +418,8 @@ function Handles({
           y={px(y) - HANDLE_PX / 1.4}
           width={HANDLE_PX * 1.43}
           height={HANDLE_PX * 1.43}
-          fill="#fbf6ec"
-          stroke="#3c2a20"
+          fill="var(--color-paper)"
+          stroke="var(--color-walnut)"
           strokeWidth={2}
           style={{ touchAction: 'none', cursor: 'move' }}
         />
