@@ -180,7 +180,13 @@ function PairRow({ pair: p }: { pair: Pair }) {
       <dt className="font-semibold">{p.title}</dt>
       <dd>
         <svg width={WIDE} height={24} aria-hidden="true" className="max-w-full">
-          <rect x={x(low)} y={6} width={Math.max(3, x(high) - x(low))} height={12} fill="var(--color-linen)" />
+          <rect
+            x={x(low)}
+            y={6}
+            width={Math.max(3, x(high) - x(low))}
+            height={12}
+            fill="var(--color-linen)"
+          />
           <path d={`M${x(p.mid)} 3V21`} stroke="var(--color-bark)" strokeWidth={1.5} />
           <circle
             cx={x(p.seen)}

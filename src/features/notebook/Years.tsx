@@ -68,7 +68,13 @@ export function Years() {
           <WeaveDefs prefix={PREFIX} />
           {MONTHS.map((d, m) => (
             <g key={m}>
-              <line x1={LEFT - 6} x2={total} y1={24 + d * PX_A_DAY} y2={24 + d * PX_A_DAY} stroke="var(--color-linen)" />
+              <line
+                x1={LEFT - 6}
+                x2={total}
+                y1={24 + d * PX_A_DAY}
+                y2={24 + d * PX_A_DAY}
+                stroke="var(--color-linen)"
+              />
               <text x={2} y={24 + d * PX_A_DAY + 13} fontSize={14} fill="var(--color-bark)">
                 {monthName(years[0]!.from + d + 3)}
               </text>
