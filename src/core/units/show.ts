@@ -20,12 +20,16 @@ const WRITERS = [0, 1, 2].map(
 );
 const round = (x: number, digits: 0 | 1 | 2) => WRITERS[digits]!.format(x);
 
-/** A mass for the scale: tenths below 20 g, whole grams above; hundredths of an ounce below an ounce. */
+/**
+ * A mass for the scale: tenths below 20 g, whole grams above. Scales show tenths of an ounce, too coarse below an ounce: there the grams stand beside it,
+ * and under a tenth alone.
+ */
 export function showMass(grams: number, units: UnitChoice): string {
   if (units.mass === 'imperial') {
     const oz = grams / G_PER_OZ;
     if (oz >= 32) return `${Math.floor(grams / G_PER_LB)} lb ${round((grams % G_PER_LB) / G_PER_OZ, 1)} oz`;
-    return `${round(oz, oz < 1 ? 2 : 1)} oz`;
+    if (oz < SCALE_LEAST_OZ) return `${round(grams, 1)} g`;
+    return oz < 1 ? `${round(oz, 1)} oz (${round(grams, grams < 10 ? 1 : 0)} g)` : `${round(oz, 1)} oz`;
   }
   if (grams >= 2000) return `${round(grams / 1000, 2)} kg`;
   return `${round(grams, grams < 20 ? 1 : 0)} g`;

@@ -64,5 +64,5 @@ test('no figure finer than a scale: under a gram or a tenth of an ounce it goes 
   expect(showSeed(0.9, METRIC)).toBe('¼ teaspoon (in a cup of dry sand)');
   expect(showSeed(0.1, METRIC)).toBe('a pinch (in a cup of dry sand)');
   expect(showSeed(0.57, IMPERIAL)).toBe('⅛ teaspoon (in a cup of dry sand)');
-  expect(showSeed(3, IMPERIAL)).toBe('0.11 oz');
+  expect(showSeed(3, IMPERIAL)).toBe('0.1 oz (3.0 g)');
 });

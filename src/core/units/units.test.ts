@@ -53,7 +53,11 @@ test('masses, lengths and areas are shown as gardeners weigh and measure', () =>
     showMass(186.4, METRIC),
     showMass(30, IMPERIAL),
     showMass(1000, IMPERIAL),
-  ]).toEqual(['12.3 g', '186 g', '1.1 oz', '2 lb 3.3 oz']);
+    // No scale shows hundredths of an ounce.
+    showMass(14.2, IMPERIAL),
+    showMass(7.1, IMPERIAL),
+    showMass(2.4, IMPERIAL),
+  ]).toEqual(['12.3 g', '186 g', '1.1 oz', '2 lb 3.3 oz', '0.5 oz (14 g)', '0.3 oz (7.1 g)', '2.4 g']);
   expect([showLength(1.3716, IMPERIAL), showLength(1.2, METRIC), showAreaImperial(9.6)]).toEqual([
     '4 ft 6 in',
     '1.2 m',

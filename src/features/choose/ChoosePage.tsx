@@ -22,6 +22,8 @@ import { Hanging } from './Hanging.tsx';
 import { aimsWords, plantingWords } from '../../ui/offerWords.ts';
 import { NextTime } from './NextTime.tsx';
 import { NothingFits, RuledOut } from './RuledOut.tsx';
+import { seedHere } from '../../questions/seedHere.ts';
+import { seedHereWords } from '../../ui/packetWords.ts';
 import { SampleSide } from './SampleSide.tsx';
 import { useGapForm } from './useGapForm.ts';
 import { OWN_ID, ownFrom, useOwn } from './useOwn.ts';
@@ -40,7 +42,7 @@ export default function ChoosePage() {
 }
 
 function Chooser({ bed }: { bed: Bed }) {
-  const { garden, beds, plantings, covers, today, hands, run } = useGarden();
+  const { garden, beds, plantings, covers, recipes, lots, today, hands, run } = useGarden();
   const navigate = useNavigate();
   const form = useGapForm(bed);
   const { aims, setAims } = form;
@@ -274,6 +276,18 @@ function Chooser({ bed }: { bed: Bed }) {
               : undefined
           }
           onPut={() => void put(chosen)}
+          seed={seedHereWords(
+            seedHere(
+              chosen,
+              [bed, ...sharers.filter((s) => ticked.has(s.bed.id)).map((s) => s.bed)].map((on) => ({
+                cover: draftOf(chosen, on),
+                bed: on,
+              })),
+              { recipes, lots },
+              today,
+            ),
+            garden.units,
+          )}
           onAlter={chosen.id === OWN_ID ? undefined : () => alter(chosen)}
         >
           <BlockTicks sharers={sharers} ticked={ticked} setTicked={setTicked} />

@@ -24,6 +24,8 @@ interface Props {
   late: boolean;
   /** Samples of the same kind of answer that stand behind it. */
   like?: { count: number; open: boolean; toggle(): void };
+  /** What the packet or the shelf comes to on the ground it would be put on. */
+  seed: string[];
   onPut(): void;
   /** Absent for a sample that is being altered already. */
   onAlter?: () => void;
@@ -42,6 +44,7 @@ export function SampleSide({
   years,
   late,
   like,
+  seed,
   onPut,
   onAlter,
   alter,
@@ -73,6 +76,11 @@ export function SampleSide({
           {showPerArea(sample.usualRate_g_m2, units)} of these kinds.
         </p>
       )}
+      {seed.map((line) => (
+        <p key={line} className="mt-1">
+          {line}
+        </p>
+      ))}
       <LearntLine kind={leadOf(sample.parts)} />
       {alter}
       <ul className="mt-3">

@@ -1,71 +1,19 @@
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
-import { type PacketUse } from '../../core/seed/packet.ts';
-import { showArea, showDepth, showSeed, type UnitChoice } from '../../core/units/show.ts';
+import { showArea, showDepth } from '../../core/units/show.ts';
 import { type FirstAnswer, type FirstSaid } from '../../questions/first.ts';
 import { cropOf } from '../../catalogue/catalogue.ts';
 import { changeWords } from '../../ui/changeWords.ts';
 import { showDay, showIso } from '../../ui/dates.ts';
 import { METHOD_SHORT, PASS_WORDS } from '../../ui/methodWords.ts';
 import { type Motif } from '../../ui/motifs.ts';
+import { packetWords } from '../../ui/packetWords.ts';
 import { reasonWords } from '../../ui/reasonWords.ts';
 import { Term } from '../../ui/Term.tsx';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
 
 const of100 = (odds: number): string => `${Math.round(odds * 100)} years of 100`;
-
-/** What the packet comes to on this bed, as sentences. */
-function packetWords(use: PacketUse, units: UnitChoice, weighed: boolean): { weigh: string; more: string } {
-  const throws = use.throws_g[0]!;
-  const halves = `in two halves of ${showSeed(throws, units)}, one walked along the bed, one across`;
-  switch (use.verdict) {
-    case 'open':
-      return {
-        weigh: `${showSeed(use.sow_g, units)} of it, ${halves}`,
-        more: weighed ? '' : 'Write what the packet weighs to see whether it is enough.',
-      };
-    case 'enough': {
-      const share = use.sow_g / (use.sow_g + use.left_g);
-      const much =
-        share > 0.9
-          ? 'The whole packet'
-          : share < 0.02
-            ? 'A little of the packet'
-            : `About ${fraction(share)} of the packet`;
-      return {
-        weigh: `${much}: ${showSeed(use.sow_g, units)}, ${halves}`,
-        more:
-          use.left_g > use.sow_g * 0.1
-            ? `Keep the other ${showSeed(use.left_g, units)} dry and cool, closed, with the year on it.`
-            : '',
-      };
-    }
-    case 'thin':
-      return {
-        weigh: `The whole packet: ${showSeed(use.sow_g, units)}, ${halves}`,
-        more: `It is a little short: ${Math.round(use.density * 100)} % of what the bed takes. It still closes, a little later.`,
-      };
-    case 'part':
-      return {
-        weigh: `The whole packet: ${showSeed(use.sow_g, units)}, on ${Math.round(use.sown * 100)} % of the bed, ${halves}`,
-        more: `One packet does not do for all of it: ${use.packets} do. Thin all over, weeds would win; sow a part well, or get ${use.packets! - 1} more.`,
-      };
-  }
-}
-
-const FRACTIONS: [number, string][] = [
-  [0.1, 'a tenth'],
-  [0.2, 'a fifth'],
-  [0.25, 'a quarter'],
-  [1 / 3, 'a third'],
-  [0.5, 'half'],
-  [2 / 3, 'two thirds'],
-  [0.75, 'three quarters'],
-  [0.9, 'nine tenths'],
-];
-const fraction = (share: number): string =>
-  [...FRACTIONS].sort((a, b) => Math.abs(a[0] - share) - Math.abs(b[0] - share))[0]![1];
 
 interface Props {
   answer: FirstAnswer;
