@@ -201,9 +201,13 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
     await page.getByRole('link', { name: /Lemon/ }).first().click();
     await page.getByText('40 ft²').waitFor();
     await page.getByRole('link', { name: 'Go on' }).first().click();
-    await page.getByText(/oz hairy vetch \+ .* oz spring oats/).waitFor();
+    await page.getByText(/oz(?: \(\d+ g\))? hairy vetch \+ .* oz(?: \(\d+ g\))? spring oats/).waitFor();
     // Hard seed that the bag counts as living is weighed for: it sleeps on.
-    const weight = async () => Number.parseFloat((await page.getByText(/oz hairy vetch \+/).textContent())!);
+    const weight = async () => {
+      const text = (await page.getByText(/ hairy vetch \+ /).textContent())!;
+      const [, oz, g] = /([\d.]+) oz(?: \((\d+) g\))? hairy vetch/.exec(text)!;
+      return g ? Number(g) : Number(oz) * 28.35;
+    };
     const before = await weight();
     await page.getByLabel('Of it hard, points').fill('30');
     await page.keyboard.press('Tab');
@@ -217,7 +221,7 @@ test('the southern garden works in feet and ounces, its seasons turned round, it
     await other.goto(`${base}/notebook`);
     await other.getByText('Sowed cowpea').waitFor();
     await page.getByRole('button', { name: 'Log sowing of bed Lemon' }).click();
-    await other.getByText('0.55 oz hairy vetch').waitFor();
+    await other.getByText(/^0\.[56] oz \(16 g\) hairy vetch/).waitFor();
     await other.close();
     await page.getByText(/Up \d+ May/).waitFor();
     await setDay(page, 'Season clock: the pretended date', '2027-09-20');

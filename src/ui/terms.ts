@@ -28,5 +28,29 @@ export const TERMS = {
     'Crown',
     'Where leaves and roots meet, at the ground. A plant lives on from there: a crown that is firm and pale green inside is alive whatever its leaves look like.',
   ],
+  check: [
+    'Check on small seed',
+    'Fresh residue of rye, mustard and some others lets out what keeps small seed from sprouting. It fades within weeks; large seed and plants hardly feel it.',
+  ],
+  tied: [
+    'Nitrogen tied up',
+    'What rots straw takes nitrogen out of the soil first and gives it back later. Until then a hungry crop wants feed, or time.',
+  ],
+  pests: [
+    'Pests of green residue',
+    'Slugs, cutworms and the maggots of bean and corn flies come to fresh green that lies or is turned in. They are gone when it has browned.',
+  ],
+  viable: [
+    'Living seed',
+    'Seed that comes up: what is on the scale times germination, times purity. Rates are meant for it, so old or dirty seed weighs more.',
+  ],
+  hard: [
+    'Hard seed',
+    'Seed with a coat that lets no water in: it lives, but sleeps for a year or for many. A test counts it as living; for this sowing it does not count.',
+  ],
+  throws: [
+    'Throws',
+    'The seed of a bed parted into equal lots, each thrown over the whole of it, one walked lengthwise, the next across. Two even out most of what a hand does wrong.',
+  ],
 } as const satisfies Record<string, readonly [string, string]>;
 export type TermId = keyof typeof TERMS;

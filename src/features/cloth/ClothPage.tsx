@@ -10,6 +10,7 @@ import { Swatch } from '../../ui/Weave.tsx';
 import { Loom } from './Loom.tsx';
 import { Risks } from './Risks.tsx';
 import { ThisWeek } from './ThisWeek.tsx';
+import { Tour } from './Tour.tsx';
 
 /** Days shown back and ahead of today. */
 const SPANS = { season: [225, 190], 'two years': [540, 190], 'five years': [1460, 365] } as const;
@@ -140,6 +141,7 @@ export default function ClothPage() {
         className="border-warp bg-paper border-l p-5 max-sm:order-first max-sm:border-b max-sm:border-l-0 max-sm:p-4"
         aria-label="This week"
       >
+        <Tour />
         <ThisWeek forecasts={forecasts} />
         <Risks covers={living} forecasts={forecasts} />
         <h2 className="font-display mt-5 text-lg font-bold">Bare ground</h2>

@@ -1,6 +1,8 @@
 import { type Strand, type StrandId } from '../../core/plantBack/strands.ts';
 import { showDay, showSpan } from '../../ui/dates.ts';
 import { type Motif } from '../../ui/motifs.ts';
+import { Term } from '../../ui/Term.tsx';
+import { type TermId } from '../../ui/terms.ts';
 import { WeaveDefs } from '../../ui/Weave.tsx';
 
 export interface StrandShown extends Strand {
@@ -17,6 +19,8 @@ interface Props {
   plantDay: number;
 }
 
+/** Strands whose names are words of the field. */
+const STRAND_TERMS: Partial<Record<StrandId, TermId>> = { check: 'check', nitrogen: 'tied', pests: 'pests' };
 const HEIGHT = 300;
 const WIDTH = 64;
 const MARGIN_D = 6;
@@ -66,7 +70,7 @@ export function Strands({ strands, motif, today, ready, plantDay }: Props) {
         >
           {strands.map((s) => (
             <div key={s.id} className="min-w-0">
-              <b>{s.title}</b>
+              <b>{STRAND_TERMS[s.id] ? <Term id={STRAND_TERMS[s.id]!}>{s.title}</Term> : s.title}</b>
               <span className="text-bark block text-sm">{s.note}</span>
             </div>
           ))}

@@ -10,6 +10,7 @@ import {
 } from '../../ui/drawings/Condition.tsx';
 import { StageDrawing } from '../../ui/drawings/Stage.tsx';
 import { stageFormOf, STAGE_FORMS } from '../../ui/drawings/stageForms.ts';
+import { Term } from '../../ui/Term.tsx';
 import { Swatch } from '../../ui/Weave.tsx';
 import { OF_TEN, type Pick } from './pick.ts';
 import { PhotoCard } from './PhotoCard.tsx';
@@ -190,6 +191,9 @@ export function CardBody({ question: q, cover, pick, set, keepPicture }: CardPro
               ? 'Lift three corners, not one. Ten crowns: pale and soft ones that come out are dead; firm and white ones live.'
               : 'Ten crowns, two of them within a hand of an edge. Pull at the base, slice lengthwise: white or green inside, or a new shoot, is alive.'}
           </p>
+          <p>
+            <Term id="crown">What is a crown?</Term>
+          </p>
           <Tens
             value={pick.green}
             set={(green) => set({ green })}
@@ -284,6 +288,11 @@ function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; se
         Take ten {grass ? 'stems' : 'plants'} from the middle, not the edge. Which is the furthest you find on
         most?
       </p>
+      {grass && (
+        <p>
+          <Term id="boot">What is a swollen sheath?</Term>
+        </p>
+      )}
       <div className="mt-3 grid grid-cols-3 gap-2">
         {STAGES.map((stage) => (
           <button

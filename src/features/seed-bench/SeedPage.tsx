@@ -7,6 +7,7 @@ import { seedCost, seedNeeded, sownArea_m2, weightsOf } from '../../questions/we
 import { useCover } from '../../ring/useForecast.ts';
 import { Answer, Field, Page } from '../../ui/parts.tsx';
 import { Steps } from '../../ui/Steps.tsx';
+import { Term } from '../../ui/Term.tsx';
 import { Swatch } from '../../ui/Weave.tsx';
 import { SeedChoices } from './SeedChoices.tsx';
 import { LotPicker } from './LotPicker.tsx';
@@ -95,7 +96,7 @@ export default function SeedPage() {
               {w.mixFactor !== 1 ? `mix ${w.mixFactor.toFixed(2)} × ` : ''}way of sowing{' '}
               {Number(w.wayFactor.toFixed(2))}
               {(w.lateFactor ?? 1) > 1 ? ` × late ${w.lateFactor!.toFixed(2)}` : ''} ={' '}
-              <b>{showMass(w.viable_g, garden.units)}</b> of living seed
+              <b>{showMass(w.viable_g, garden.units)}</b> of <Term id="viable">living seed</Term>
             </p>
             <p>
               ÷{' '}
@@ -109,6 +110,11 @@ export default function SeedPage() {
             <p className="text-bark text-sm">
               {sp.hardSeed &&
                 'Some of this seed is hard and sleeps for years. Where the germination on the bag counts it, enter how much of it is hard. '}
+              {sp.hardSeed && (
+                <>
+                  <Term id="hard">What is hard seed?</Term>{' '}
+                </>
+              )}
               Living seeds: about{' '}
               {showCount(((w.viable_g / sp.seed.thousandSeed_g) * 1000) / w.area_m2, garden.units)}.{' '}
               {sp.seed.inoculant &&
@@ -157,8 +163,8 @@ export default function SeedPage() {
       <section className="border-linen border-t py-4">
         <h2 className="font-display text-lg font-bold">Portions, one a throw</h2>
         <p className="max-w-2xl">
-          Two light throws crosswise cover far more evenly than one heavy throw: what one leaves thin the
-          other fills.
+          Two light <Term id="throws">throws</Term> crosswise cover far more evenly than one heavy throw: what
+          one leaves thin the other fills.
         </p>
         <div className="mt-2 max-w-xs">
           <Field label="Throws over the bed">
