@@ -4,6 +4,7 @@ import { Came } from './Came.tsx';
 import { Happenings } from './Happenings.tsx';
 import { Years } from './Years.tsx';
 import { NextYears } from './NextYears.tsx';
+import { SeasonStory } from './SeasonStory.tsx';
 import { Trials } from './Trials.tsx';
 
 const PARTS = [
@@ -12,6 +13,7 @@ const PARTS = [
   ['years', 'Years side by side'],
   ['trials', 'Trials'],
   ['next', 'What next year'],
+  ['story', 'A season’s story'],
 ] as const;
 
 /** What happened, what came of it, the years side by side, and trials; beside it what the garden has shown. */
@@ -48,6 +50,8 @@ export default function NotebookPage() {
             <Trials />
           ) : part === 'next' ? (
             <NextYears />
+          ) : part === 'story' ? (
+            <SeasonStory />
           ) : (
             <Happenings />
           )}
