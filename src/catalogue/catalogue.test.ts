@@ -1,5 +1,6 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { z } from 'zod';
+import { type TROUBLES } from '../core/stand/troubles.ts';
 import { takeApart } from '../core/termination/method.ts';
 import {
   aims,
@@ -104,4 +105,33 @@ test('every kind has figures for blades, boards and animals, and they agree with
     const highs = (f.press_N_cm ?? []).map(([, high]) => high);
     expect(highs).toEqual([...highs].sort((a, b) => b - a));
   }
+});
+
+describe('troubles of a bed', () => {
+  const that = (does: 'feeds' | 'starves', trouble: (typeof TROUBLES)[number]) =>
+    species.filter((s) => s.troubles[does].includes(trouble));
+  test('clubroot lives on every brassica and on nothing else; no kind feeds what it starves', () => {
+    expect(that('feeds', 'clubroot').map((s) => s.id)).toEqual(
+      species.filter((s) => s.family === 'Brassicaceae').map((s) => s.id),
+    );
+    for (const s of species)
+      expect(s.troubles.feeds.filter((t) => s.troubles.starves.includes(t))).toEqual([]);
+  });
+  test('root-knot goes back under marigold, sorghum, rye, sunn hemp and velvet bean, and lives on the other legumes', () => {
+    expect(
+      that('starves', 'root-knot')
+        .map((s) => s.id)
+        .sort(),
+    ).toEqual(['cereal-rye', 'french-marigold', 'sorghum-sudangrass', 'sunn-hemp', 'velvet-bean']);
+    const fed = new Set(that('feeds', 'root-knot').map((s) => s.id));
+    for (const s of species.filter((k) => k.role === 'legume'))
+      expect([s.id, fed.has(s.id)]).toEqual([s.id, !['sunn-hemp', 'velvet-bean'].includes(s.id)]);
+  });
+  test('wireworm lives on grasses alone; slugs on clovers that stay; weeds of the year are kept down by what smothers', () => {
+    expect(that('feeds', 'wireworm').every((s) => s.role === 'grass')).toBe(true);
+    expect(that('feeds', 'wireworm').length).toBeGreaterThan(10);
+    expect(that('feeds', 'slugs').every((s) => s.role === 'legume' && s.life === 'perennial')).toBe(true);
+    for (const s of that('starves', 'annual-weeds')) expect(s.worth.weeds).toBeGreaterThanOrEqual(0.85);
+    expect(that('feeds', 'annual-weeds')).toEqual([]);
+  });
 });

@@ -78,12 +78,21 @@ const wordsOf = (id: string): string => {
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 };
 
+const NO_TROUBLES = { feeds: [], starves: [] };
+
 /**
  * A kind, crop or way as a screen shows it, also one that this catalogue does not know: a garden may come from another Kilim. What is not known has its id for
  * a name; its figures stand for nothing and are never computed with.
  */
 export const speciesOf = (id: string): SpeciesEntry =>
-  speciesIndex.get(id) ?? { ...species[0]!, id, name: wordsOf(id), role: 'broadleaf', hazards: [] };
+  speciesIndex.get(id) ?? {
+    ...species[0]!,
+    id,
+    name: wordsOf(id),
+    role: 'broadleaf',
+    hazards: [],
+    troubles: NO_TROUBLES,
+  };
 export const cropOf = (id: string): CropEntry => cropIndex.get(id) ?? { ...crops[0]!, id, name: wordsOf(id) };
 export const wayOf = (id: string): SowingWayEntry =>
   wayIndex.get(id) ?? { ...wayIndex.get('raked')!, id, name: wordsOf(id) };

@@ -1,5 +1,6 @@
 import { ENDING_GROUPS } from '../core/work/figures.ts';
 import { z } from 'zod';
+import { TROUBLES } from '../core/stand/troubles.ts';
 import { PASS_KINDS } from '../core/termination/method.ts';
 
 // The content security policy forbids code from text, which Zod would otherwise use for speed.
@@ -106,6 +107,8 @@ export const speciesSchema = z.object({
   smallSeedWait_d: z.number(),
   selfSeeding: share,
   hardSeed: z.boolean(),
+  /** Troubles of a bed that live on this kind, and those that go back under it. */
+  troubles: z.object({ feeds: z.array(z.enum(TROUBLES)), starves: z.array(z.enum(TROUBLES)) }),
   goodBefore: z.array(z.string()),
   avoidBefore: z.array(z.string()),
   mixFactor: z.number().positive(),

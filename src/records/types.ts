@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { OWN_KIND } from '../core/stand/ownKind.ts';
 import { isIsoDate } from '../core/calendar/day.ts';
-import { TROUBLES } from '../core/choose/troubles.ts';
+import { TROUBLES } from '../core/stand/troubles.ts';
 import { personSchema, thingSchema, windSchema } from './things.ts';
 
 // The content security policy forbids code from text, which Zod would otherwise use for speed.

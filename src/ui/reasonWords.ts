@@ -1,7 +1,7 @@
 import { type Reason } from '../core/choose/reason.ts';
 import { showPerArea, showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
 import { showDay } from './dates.ts';
-import { type Trouble } from '../core/choose/troubles.ts';
+import { type Trouble } from '../core/stand/troubles.ts';
 import { TROUBLE_WORDS } from './troubleWords.ts';
 import { METHOD_SHORT } from './methodWords.ts';
 import { readyWords } from './readyWords.ts';

@@ -1,4 +1,4 @@
-import { type Trouble } from '../core/choose/troubles.ts';
+import { type Trouble } from '../core/stand/troubles.ts';
 
 export const TROUBLE_WORDS: Record<Trouble, string> = {
   clubroot: 'clubroot',

@@ -5,7 +5,7 @@ import { AVAILABLE_WATER_MM, type Soil } from '../soil/soil.ts';
 import { power } from '../units/exact.ts';
 import { type Factor } from './factor.ts';
 import { type InSeason } from './season.ts';
-import { feeds, starves, type Trouble } from './troubles.ts';
+import { type Trouble } from '../stand/troubles.ts';
 
 /** What is known of the bed beside its soil. */
 export interface BedNotes {
@@ -133,7 +133,8 @@ export function whatIsKnown(asked: Asked): Factor[] {
     else if (welcome)
       add('good-before', shared(m, GOOD_BEFORE), { ...facts, crop: next.name, group: welcome });
     for (const trouble of bed.troubles)
-      if (feeds(trouble, m)) add('trouble', shared(m, TROUBLE), { ...facts, trouble });
+      if (m.species.troubles.feeds.includes(trouble))
+        add('trouble', shared(m, TROUBLE), { ...facts, trouble });
     const survives = stand.stages[i]?.survives ?? 1;
     if (notWinterkill && survives < WORTH_SAYING)
       add('thinned', shared(m, 1 - THINNED * (1 - survives)), { ...facts, share: survives });
@@ -145,7 +146,8 @@ export function whatIsKnown(asked: Asked): Factor[] {
   }
   if (asked.from) add('own-seed', OWN_SEED, { from: asked.from });
   for (const trouble of bed.troubles)
-    if (members.every((m) => starves(trouble, m))) add('helps-against', HELPS, { trouble });
+    if (members.every((m) => m.species.troubles.starves.includes(trouble)))
+      add('helps-against', HELPS, { trouble });
   if (bed.surface === 'sod') add('sod', SOD, {});
   if (best && next.way === 'seed') {
     const residue = best.residue_g_m2.mid / 100;

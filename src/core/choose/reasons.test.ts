@@ -6,7 +6,7 @@ import { gapEnsemble, sampleFor } from './choose.ts';
 import { type ChooseInput } from './input.ts';
 import { roughSamples } from './rounds.ts';
 import { type Candidate } from './sample.ts';
-import { type TROUBLES } from './troubles.ts';
+import { type TROUBLES } from '../stand/troubles.ts';
 
 const maritime = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
 const next = (id: string, way: 'transplant' | 'seed') => ({ ...crops.find((c) => c.id === id)!, way });

@@ -1,3 +1,4 @@
+import { type TroublesOfKind } from './troubles.ts';
 /** A cover crop as the core needs it. Figures and their sources live in the catalogue; units are in the names. */
 export type Role = 'grass' | 'legume' | 'brassica' | 'broadleaf';
 
@@ -72,6 +73,7 @@ export interface Species {
     cutCurve?: 'small-grain' | 'tillering' | 'vetch' | 'clover' | 'multi-cut';
     crimpCurve?: 'rye' | 'vetch';
   };
+  troubles: TroublesOfKind;
   worth: {
     weeds: number;
     flowers: number;

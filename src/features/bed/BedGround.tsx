@@ -1,4 +1,4 @@
-import { TROUBLES, type Trouble } from '../../core/choose/troubles.ts';
+import { TROUBLES, type Trouble } from '../../core/stand/troubles.ts';
 import type { Bed } from '../../records/types.ts';
 import { Check, SelectField } from '../../ui/fields.tsx';
 import { TROUBLE_WORDS } from '../../ui/troubleWords.ts';
