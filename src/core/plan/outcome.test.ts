@@ -55,6 +55,8 @@ describe('feeding is counted above the same bed left bare', () => {
     expect(lies.leaves_g_m2.mid).toBe(0);
     expect(off.leaves_g_m2.mid).toBeCloseTo(off.dryMatter_g_m2.mid * 0.88, 0);
     expect(off.leavesN_g_m2.mid).toBeGreaterThan(5);
+    // What leaves takes the nitrogen of that much tops and no more: the C:N of what lies and of what left is one.
+    expect(off.leavesN_g_m2.mid / off.leaves_g_m2.mid).toBeCloseTo(0.42 / off.carbonToNitrogen, 2);
     expect(off.residue_g_m2.mid).toBeLessThan(lies.residue_g_m2.mid * 0.2);
   });
   test('nitrogen that frost sets free in December is partly gone from a bed planted in June', () => {

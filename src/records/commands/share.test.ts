@@ -74,6 +74,16 @@ test('planting later moves the crop, its clearing and the day the cover is plann
   await undo(db, garden);
   expect(await db.plantings.get(crop.id)).toEqual(crop);
 });
+test('a crop that was planted already is not moved, and none is where planting stays as it is', async () => {
+  const crop = (await db.plantings.get((await cover(two)).nextPlantingId!))!;
+  const planted = { ...crop, plantedOn: crop.plantOn };
+  await db.plantings.put(planted);
+  await take([await taken(two, { plantBy_d: 7 })]);
+  expect(await db.plantings.get(crop.id)).toEqual(planted);
+  await db.plantings.put(crop);
+  await take([await taken(two)]);
+  expect(await db.plantings.get(crop.id)).toEqual(crop);
+});
 test('a borrowed thing is there afterwards, and gone with undo', async () => {
   const sheet = { ...usualThing('opaque-sheet', 'b1'), borrowed: true };
   await take([await taken(two)], [sheet]);
