@@ -135,3 +135,18 @@ describe('troubles of a bed', () => {
     expect(that('feeds', 'annual-weeds')).toEqual([]);
   });
 });
+
+test('ways of sowing say what holds the seed: soil, the surface, or frost; one goes under a standing crop', () => {
+  const that = (hold: string) => sowingWays.filter((w) => w.hold === hold).map((w) => w.id);
+  expect(that('surface')).toEqual(['surface', 'standing-crop', 'cut-over', 'self-sown']);
+  expect(that('frost')).toEqual(['frost-sown']);
+  expect(sowingWays.filter((w) => w.undersown).map((w) => w.id)).toEqual(['standing-crop']);
+  // What is covered is never found lying on top.
+  for (const w of sowingWays) if (w.hold === 'covered') expect([w.id, w.onTop]).toEqual([w.id, false]);
+});
+test('most seed keeps nine tenths of its life from year to year, chicory and corn salad seven', () => {
+  const keeps = (share: number) => species.filter((s) => s.seed.keepsPerYear === share).map((s) => s.id);
+  expect(keeps(0.7).sort()).toEqual(['chicory', 'corn-salad']);
+  expect(keeps(0.8).sort()).toEqual(['french-marigold', 'niger', 'phacelia', 'soybean', 'sunn-hemp']);
+  expect(keeps(0.9)).toHaveLength(species.length - 7);
+});

@@ -37,6 +37,8 @@ export const speciesSchema = z.object({
     takesOnSurface: z.enum(['easy', 'fair', 'hard']),
     rakeIn: z.boolean(),
     inoculant: z.string().nullable(),
+    /** Share of living seed kept from one year to the next in a dry cupboard. */
+    keepsPerYear: share,
     priceIndex: z.number().int().min(1).max(5),
   }),
   thermal: z.object({
@@ -266,6 +268,10 @@ export const sowingWaySchema = z.object({
   rateFactor: z.number().positive(),
   /** Seed lies on the ground and nothing covers it. */
   onTop: z.boolean(),
+  /** What gives the seed its hold: soil over it, the surface alone, or frost that works it in. */
+  hold: z.enum(['covered', 'surface', 'frost']),
+  /** Thrown under a crop that still stands. */
+  undersown: z.boolean(),
   how: z.string(),
   /** False where the seed is already on the ground. */
   seedNeeded: z.boolean(),
@@ -285,6 +291,8 @@ const harm = z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]);
 export const endingFiguresSchema = z.object({
   id: z.string(),
   group: z.enum(ENDING_GROUPS),
+  /** Crushed and dug in fresh it gasses the ground. */
+  biofumigant: z.boolean().optional(),
   stubbleLeafy_cm: z.number().min(-3).max(20).nullable(),
   stubble_cm: z.number().min(-3).max(20).nullable(),
   stubbleKeep_cm: z.number().positive().nullable(),

@@ -121,7 +121,7 @@ function candidatesFor(asked: GapAsked, { recipes, lots }: GapRecords): Candidat
   const turns = asked.wayId === 'raked' ? turnsFor(asked.freeDay, asked.plantDay) : [];
   const some = [...own, ...all, ...turns];
   // What has never stood here cannot come from its own seed; kinds that hardly shed are left out.
-  return asked.wayId === 'self-sown'
+  return findWay(asked.wayId)?.seedNeeded === false
     ? some.filter((c) => !c.poured_g_m2 && c.members.every((m) => m.species.selfSeeding >= SHEDS))
     : some;
 }

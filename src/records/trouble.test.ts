@@ -72,3 +72,9 @@ test('a database that the browser shuts is named, and opens again with the next 
   expect(await db.gardens.count()).toBe(0);
   expect(heard.at(-1)).toBe(null);
 });
+test('only a newer form is called so: a full disk or a shut database is another trouble', () => {
+  const named = (name: string) => Object.assign(new Error(name), { name });
+  expect(isOutdated(named('VersionError'))).toBe(true);
+  for (const name of ['QuotaExceededError', 'DatabaseClosedError', 'BlockedError', 'TypeError'])
+    expect(isOutdated(named(name))).toBe(false);
+});

@@ -52,7 +52,7 @@ export function sampleFor(
   const { gap, aims } = input;
   const years = Math.min(wanted, input.years);
   const rateTimes = candidate.rateTimes ?? 1;
-  const undersown = input.way.id === 'standing-crop';
+  const undersown = input.way.undersown === true;
   const base: Omit<Plan, 'sownAt'> = {
     members: candidate.members,
     seed_g_m2:
@@ -119,7 +119,7 @@ export function sampleFor(
       ensemble,
       sownAt,
       endOf(grown, best),
-      input.way.id === 'frost-sown',
+      input.way.hold === 'frost',
       best !== undefined && byWeather(input.methods, best.method),
     ),
   };

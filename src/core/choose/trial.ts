@@ -29,8 +29,6 @@ const GOOD_AT_ONCE = { stand: 0.8, season: 0.85, alive: 0.5 };
 /** A later sowing must be worth this much more: every day of delay is a bare day. */
 const WORTH_WAITING = 0.03;
 
-const FROST_SOWN = 'frost-sown';
-
 export interface Trial {
   base: Omit<Plan, 'sownAt'>;
   /** Ways that can be used here. */
@@ -69,7 +67,7 @@ function screen({ base, usable, aims, ensemble, room }: Trial, sownAt: number): 
       ensemble,
       sownAt,
       weather ? base.plantAt : end,
-      base.way.id === FROST_SOWN,
+      base.way.hold === 'frost',
       weather,
     ).times,
     alive: weather ? 1 : aliveOn(grown, end),
@@ -95,8 +93,8 @@ const score = (s: Screened): number =>
 export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; screened?: Screened } {
   const { base, ensemble } = trial;
   const free = base.freeAt!;
-  if (way.id === 'standing-crop') return { sownAt: free - UNDERSOWN_D };
-  const frost = way.id === FROST_SOWN;
+  if (way.undersown) return { sownAt: free - UNDERSOWN_D };
+  const frost = way.hold === 'frost';
   const weeks = frost ? FROST_SOWING_WEEKS : LATER_WEEKS;
   const tries = [
     ...weeks.map((w) => free + w * 7),

@@ -24,16 +24,6 @@ export function germinationRange(test: SproutTest): { low: number; mid: number; 
   return { low: Math.max(0, centre - half), mid: p, high: Math.min(1, centre + half) };
 }
 
-/** Share of living seed kept from one year to the next in a dry cupboard: most kinds, short-lived kinds, very short-lived kinds. */
-const KEEPS = 0.9;
-const KEEPS_LESS = 0.8;
-const KEEPS_LEAST = 0.7;
-const LESS = new Set(['soybean', 'sunn-hemp', 'phacelia', 'french-marigold', 'niger']);
-const LEAST = new Set(['chicory', 'corn-salad']);
-
-export const keepsPerYear = (speciesId: string): number =>
-  LEAST.has(speciesId) ? KEEPS_LEAST : LESS.has(speciesId) ? KEEPS_LESS : KEEPS;
-
 /** Germination of fresh, untested seed, middle of what seed laws and merchants see. */
 const FRESH: Record<Species['role'], number> = { grass: 0.92, legume: 0.85, brassica: 0.88, broadleaf: 0.8 };
 
@@ -44,10 +34,10 @@ const FRESH: Record<Species['role'], number> = { grass: 0.92, legume: 0.85, bras
  * Source: keeping by kind as in the catalogue's notes on old seed; low confidence, a test is always better.
  */
 export function germinationNow(
-  species: Pick<Species, 'id' | 'role'>,
+  species: Pick<Species, 'role' | 'seed'>,
   years: number,
   test?: SproutTest,
 ): number {
   const start = test ? germinationRange(test).mid : FRESH[species.role];
-  return start * power(keepsPerYear(species.id), Math.max(0, years));
+  return start * power(species.seed.keepsPerYear, Math.max(0, years));
 }

@@ -237,7 +237,7 @@ function verdictOn(
 ): SowVerdict {
   const { today } = input;
   const later = tries.find((t) => t.d > 0 && t.odds >= WORKS);
-  if (input.way.id === 'frost-sown')
+  if (input.way.hold === 'frost')
     return a.freezeNights < FREEZE_NIGHTS_LEAST
       ? { code: 'hold', why: 'thawed' }
       : a.stand >= WORKS || later

@@ -8,23 +8,26 @@ export interface SowingWay {
   emergedShare: number;
   /** Seed lies on the ground and nothing covers it: it drinks from the top centimetre and is found by birds. */
   onTop?: boolean;
+  /** What gives it its hold: soil over it, the surface alone, or frost that works it in. */
+  hold: 'covered' | 'surface' | 'frost';
+  /** Thrown under a crop that still stands. */
+  undersown?: boolean;
   /** Multiplies the rate for raked seed. */
   rateFactor: number;
 }
 
-/** Ways that leave seed uncovered suffer with seed that does not take on the surface. */
-const SURFACE_WAYS = new Set(['surface', 'standing-crop', 'cut-over', 'self-sown']);
 /** Frost works small seed in and leaves large seed on top: heavier than this, a thousand seeds in grams, it mostly fails. */
 const FROST_SOWN_MOST_G = 8;
 const FROST_SOWN_FAILS = 0.05;
 const SURFACE_TAKE = { easy: 1.15, fair: 0.75, hard: 0.3 } as const;
 
 export const wayShare = (species: Species, way: SowingWay): number => {
-  if (way.id === 'frost-sown')
+  if (way.hold === 'frost')
     return species.seed.thousandSeed_g > FROST_SOWN_MOST_G || species.season === 'warm'
       ? FROST_SOWN_FAILS
       : way.emergedShare;
-  return SURFACE_WAYS.has(way.id)
+  // Ways that leave seed uncovered suffer with seed that does not take on the surface.
+  return way.hold === 'surface'
     ? Math.min(0.6, way.emergedShare * SURFACE_TAKE[species.seed.takesOnSurface])
     : way.emergedShare;
 };

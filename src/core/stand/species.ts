@@ -24,6 +24,8 @@ export interface Species {
     rateBroadcastHigh_g_m2: number;
     thousandSeed_g: number;
     takesOnSurface: 'easy' | 'fair' | 'hard';
+    /** Share of living seed kept from one year to the next in a dry cupboard. */
+    keepsPerYear: number;
     priceIndex: number;
   };
   /** Triangular response: zero at base, full at optimum, zero at max. */

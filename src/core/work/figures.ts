@@ -20,6 +20,8 @@ export type EndingGroup = (typeof ENDING_GROUPS)[number];
 export interface EndingFigures {
   id: string;
   group: EndingGroup;
+  /** Crushed and dug in fresh it gasses the ground. */
+  biofumigant?: boolean;
   /** Highest stubble that kills while it is leafy, and from the stage on at which a cut kills; null where no height does; below nothing: under the soil. */
   stubbleLeafy_cm: number | null;
   stubble_cm: number | null;

@@ -105,13 +105,6 @@ export interface PassWork {
   facts: Fact[];
 }
 
-const MUSTARDS = new Set([
-  'brown-mustard',
-  'white-mustard',
-  'tillage-radish',
-  'rapeseed',
-  'abyssinian-mustard',
-]);
 /** Pigs turn 100 m2 in some 30 pig-days, sheep and goats finish it in some 15. */
 const HEAD_DAYS_PER_M2 = { 'pig-fence': 0.3, 'stock-fence': 0.15 } as const;
 /** Hens clear a young or soft stand with fewer days. */
@@ -294,7 +287,7 @@ function dig(ask: WorkAsk, facts: Fact[]): number {
   const minutes = digMinutes(area_m2, texture, false);
   facts.push({ is: 'dig', minutes, full: digMinutes(area_m2, texture, true) });
   rots(ask, facts);
-  if (ask.stand.some((s) => MUSTARDS.has(s.figures.id))) {
+  if (ask.stand.some((s) => s.figures.biofumigant)) {
     const batch_m2 = Math.min(area_m2, biofumigantBatch_m2(texture));
     facts.push({ is: 'biofumigate', batch_m2, along_m: batch_m2 / width_m });
   }

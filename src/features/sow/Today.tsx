@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { speciesOf } from '../../catalogue/catalogue.ts';
+import { speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { type SowToday, type SowVerdict } from '../../core/sowing/today.ts';
 import { showRain, showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -79,7 +79,7 @@ export function Today({
   return (
     <section aria-label="Is today good?" aria-busy={busy}>
       <Answer big={headline(answer.verdict, garden.units)}>{reason(answer, wet, t, garden.units)}</Answer>
-      {cropUntil !== undefined && cover.wayId !== 'standing-crop' && (
+      {cropUntil !== undefined && !wayOf(cover.wayId).undersown && (
         <p className="mb-3 max-w-2xl font-bold">
           A crop stands on bed {bed.name} until {showDay(cropUntil)}: all this is for seed thrown under it
           today.
