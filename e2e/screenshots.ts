@@ -192,7 +192,10 @@ const shots: [string, boolean, (p: Page) => Promise<void>][] = [
     'round-card',
     true,
     async (p) => {
-      await p.getByRole('button', { name: 'Begin at bed 11' }).click();
+      await p
+        .getByRole('button', { name: /How far is the cereal rye/ })
+        .first()
+        .click();
       await p.getByRole('button', { name: 'swollen sheath' }).click();
       await p.getByRole('button', { name: '7 of 10' }).click();
     },

@@ -290,7 +290,7 @@ function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; se
       </p>
       {grass && (
         <p>
-          <Term id="boot">What is a swollen sheath?</Term>
+          <Term id="boot">Boot: what is that?</Term>
         </p>
       )}
       <div className="mt-3 grid grid-cols-3 gap-2">
