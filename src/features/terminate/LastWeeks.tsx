@@ -97,7 +97,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
             <section
               key={h.method.id}
               aria-label={nameOf(h.method.id)}
-              className={`shrink-0 snap-start px-1.5 pt-1 max-sm:min-w-full ${shown === h.method.id ? 'bg-paper outline-walnut outline-2 -outline-offset-2' : ''}`}
+              className={`shrink-0 snap-start px-1.5 pt-1 max-sm:w-full ${shown === h.method.id ? 'bg-paper outline-walnut outline-2 -outline-offset-2' : ''}`}
             >
               <Head
                 name={nameOf(h.method.id)}
@@ -119,7 +119,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
                     show(h.method.id);
                   }}
                 />
-                <div className="mt-1 max-sm:flex-1 sm:w-[7.25rem]">
+                <div className="mt-1 max-sm:min-w-0 max-sm:flex-1 sm:w-[7.25rem]">
                   <p aria-live="polite">
                     <span
                       className={`font-display text-2xl font-bold tabular-nums ${h.ending.odds.inTime < 0.5 ? 'text-madder' : ''}`}
