@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
-import { METRIC, showRain, showTemperature } from '../../core/units/show.ts';
+import { METRIC, showTemperature } from '../../core/units/show.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import { useAnswer } from '../../ring/answers.ts';
 import { ClimateFields } from '../../ring/climate/ClimateFields.tsx';
@@ -8,6 +8,7 @@ import { useClimate } from '../../ring/climate/useClimate.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay } from '../../ui/dates.ts';
 import { failureWords } from '../../ui/failureWords.ts';
+import { rainWords } from '../../ui/rainWords.ts';
 
 /** Within so many degrees of the equator a year has no seasons that the covers here could tell by; beyond so many, hardly a summer. */
 const TROPIC_DEG = 15;
@@ -51,12 +52,7 @@ export function ClimateHere() {
             ? 'No frost in a usual year. '
             : `Its years come to a last frost about ${day(frosts.lastFrost_doy)}, a first about ${day(frosts.firstFrost_doy)}. `)}
         Coldest night {temperature(site.coldestNight_c)}, afternoons of the warmest month{' '}
-        {temperature(Math.max(...site.tmax_c))},{' '}
-        {showRain(
-          site.rain_mm.reduce((a, b) => a + b, 0),
-          units,
-        )}{' '}
-        of rain in a year.
+        {temperature(Math.max(...site.tmax_c))}. {rainWords(site.rain_mm, units)}
       </p>
       {far < TROPIC_DEG && (
         <p className="border-madder mt-2 border-l-4 pl-3">

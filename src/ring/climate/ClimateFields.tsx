@@ -1,6 +1,8 @@
 import { climates } from '../../catalogue/catalogue.ts';
 import { Check, DateField, SelectField, TextField } from '../../ui/fields.tsx';
+import { shiftHemisphere } from '../../core/site/site.ts';
 import { IMPERIAL, METRIC } from '../../core/units/show.ts';
+import { rainWords } from '../../ui/rainWords.ts';
 import { PlaceField } from './PlaceField.tsx';
 import { NormalsFields } from './NormalsFields.tsx';
 import { type Climate, type Way } from './useClimate.ts';
@@ -17,6 +19,11 @@ const NAMES: Record<Way, string> = {
 /** Which way the climate is told, and the fields of that way. */
 export function ClimateFields({ climate: c, imperial }: { climate: Climate; imperial: boolean }) {
   const unit = imperial ? '°F' : '°C';
+  const pattern = climates.find((p) => p.id === c.patternId);
+  // A pattern is told where it comes from; in the other half of the world it has the same seasons six months on.
+  const turned =
+    pattern !== undefined && c.latitude.trim() !== '' && Number(c.latitude) < 0 !== pattern.latitude_deg < 0;
+  const rain = pattern ? (turned ? shiftHemisphere(pattern.rain_mm) : pattern.rain_mm) : [];
   return (
     <>
       <fieldset>
@@ -80,7 +87,7 @@ export function ClimateFields({ climate: c, imperial }: { climate: Climate; impe
       {c.way === 'pattern' && (
         <SelectField
           label="Climate"
-          hint={climates.find((p) => p.id === c.patternId)?.character}
+          hint={pattern && `${pattern.character} ${rainWords(rain, imperial ? IMPERIAL : METRIC)}`}
           value={c.patternId}
           options={climates.map((p) => [p.id, p.name] as const)}
           onChange={c.setPatternId}
