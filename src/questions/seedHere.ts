@@ -1,25 +1,9 @@
 import { type Candidate } from '../core/choose/sample.ts';
-import { packetUse, type PacketUse } from '../core/seed/packet.ts';
+import { packetUse, type SeedHere, type ShelfUse } from '../core/seed/packet.ts';
 import { liveShare, USUAL_SEED } from '../core/seed/weight.ts';
 import type { Bed, Cover, Lot, Recipe } from '../records/types.ts';
 import { shelfLot } from './needs.ts';
 import { weightsOf } from './weights.ts';
-
-/** Seed of one kind on the shelf against what some beds take of it, g as it lies in the jar. */
-export interface ShelfUse {
-  speciesId: string;
-  need_g: number;
-  has_g: number;
-  /** To be bought on top, at the germination that fresh seed usually has; 0 where the shelf does. */
-  buy_g: number;
-}
-
-/** What the seed that is here comes to on the ground it is for. */
-export interface SeedHere {
-  /** A bought mix that is poured as it is, by its smallest pack. */
-  packet?: PacketUse;
-  shelf: ShelfUse[];
-}
 
 /**
  * Answers: does the packet, or the seed on the shelf, do for these beds?

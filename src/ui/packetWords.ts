@@ -1,7 +1,6 @@
 import { speciesOf } from '../catalogue/catalogue.ts';
-import { type PacketUse } from '../core/seed/packet.ts';
+import { type PacketUse, type SeedHere } from '../core/seed/packet.ts';
 import { showSeed, type UnitChoice } from '../core/units/show.ts';
-import { type SeedHere } from '../questions/seedHere.ts';
 
 /** What the packet comes to on this bed, as sentences. */
 export function packetWords(

@@ -22,6 +22,22 @@ export interface PacketUse {
   density: number;
 }
 
+/** Seed of one kind on the shelf against what some beds take of it, g as it lies in the jar. */
+export interface ShelfUse {
+  speciesId: string;
+  need_g: number;
+  has_g: number;
+  /** To be bought on top, at the germination that fresh seed usually has; 0 where the shelf does. */
+  buy_g: number;
+}
+
+/** What the seed that is here comes to on the ground it is for. */
+export interface SeedHere {
+  /** A bought mix that is poured as it is, by its smallest pack. */
+  packet?: PacketUse;
+  shelf: ShelfUse[];
+}
+
 /** A stand from this share of the rate still closes; below it weeds get in between, and a smaller piece sown well is worth more. */
 const STILL_CLOSES = 0.7;
 

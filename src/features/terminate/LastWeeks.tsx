@@ -8,7 +8,6 @@ import { useGarden } from '../../ring/garden.tsx';
 import { AIM_FIGURES } from '../../ui/aimFigures.ts';
 import { showDay } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
-import { Term } from '../../ui/Term.tsx';
 import { showMinutes } from '../../ui/workWords.ts';
 import { giveUpWords, whyNotWords } from './giveUp.ts';
 import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
@@ -126,9 +125,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
                     >
                       {Math.round(h.ending.odds.inTime * 100)}
                     </span>{' '}
-                    <span className="text-bark text-sm">
-                      <Term id="odds">of 100</Term> ready
-                    </span>
+                    <span className="text-bark text-sm">of 100 ready</span>
                   </p>
                   <p className="text-sm">
                     {told.slice(0, 2).map((a) => (
