@@ -246,6 +246,10 @@ describe('one question, one answer', () => {
       freeDay,
       'bush-bean',
     );
+    // A crop that leaves within the half year is as good as gone; one that stands for longer is no history yet.
+    const standing = (cleared: string) =>
+      bedNotes({ bed, plantings: [at('tomato', cleared)], covers: [] }, dayOf('2027-05-01')).families.length;
+    expect([standing('2027-09-25'), standing('2027-10-30'), standing('2027-11-02')]).toEqual([1, 1, 0]);
     expect(notes.families).toEqual([
       { family: 'Fabaceae', yearsAgo: 0 },
       { family: 'Solanaceae', yearsAgo: 0 },

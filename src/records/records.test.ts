@@ -127,6 +127,66 @@ describe('verbs', () => {
     });
     expect(await readGarden(db, garden.id)).toEqual(before);
   });
+  test('a cover goes in on the day the one before it is ended, and not a day sooner', async () => {
+    const { covers } = await demo();
+    const ended = covers.find(
+      (c) => c.verdict === 'dead' && c.passes.every((p) => p.kind.startsWith('check')),
+    )!;
+    const after = (sowOn: string) =>
+      putCover(hands, {
+        ...ended,
+        id: `after ${sowOn}`,
+        sowOn,
+        sownOn: null,
+        endedOn: null,
+        verdict: null,
+        passes: [{ kind: 'cut', due: '2029-05-01', doneOn: null }],
+        plantBackOn: '2029-06-01',
+        nextPlantingId: null,
+      });
+    const dayBefore = new Date(Date.parse(ended.endedOn!) - 86_400_000).toISOString().slice(0, 10);
+    expect(await after(dayBefore)).toMatchObject({ failure: { code: 'covers-overlap' } });
+    for (const c of covers.filter((k) => k.bedId === ended.bedId && k.id !== ended.id))
+      await db.covers.delete(c.id);
+    expect(await after(ended.endedOn!)).toMatchObject({ ok: true });
+  });
+  test('a crop that is moved with a cover is held against the others as it will be, not as it was', async () => {
+    const { plantings, covers, beds } = await demo();
+    const bedId = beds[0]!.id;
+    for (const p of plantings.filter((x) => x.bedId === bedId)) await db.plantings.delete(p.id);
+    for (const c of covers.filter((x) => x.bedId === bedId)) await db.covers.delete(c.id);
+    const crop = (id: string, plantOn: string, clearOn: string) => ({
+      ...plantings[0]!,
+      id,
+      bedId,
+      plantOn,
+      clearOn,
+      plantedOn: null,
+      clearedOn: null,
+    });
+    await savePlanting(hands, crop('was', '2030-05-01', '2030-07-01'));
+    await savePlanting(hands, crop('stays', '2030-10-01', '2030-11-01'));
+    const cover = {
+      ...covers[0]!,
+      id: 'fresh',
+      bedId,
+      sowOn: '2030-01-10',
+      sownOn: null,
+      endedOn: null,
+      verdict: null,
+      passes: [],
+      plantBackOn: '2030-04-01',
+      nextPlantingId: null,
+    };
+    const moved = crop('was', '2030-07-05', '2030-09-01');
+    expect(await putCover(hands, cover, [moved, crop('new', '2030-05-01', '2030-07-01')])).toMatchObject({
+      ok: true,
+    });
+    // One that stays where it is still stands in the way.
+    expect(
+      await putCover(hands, { ...cover, note: 'again' }, [moved, crop('new', '2030-10-05', '2030-12-01')]),
+    ).toMatchObject({ failure: { code: 'crops-overlap' } });
+  });
   test('a look needs a sown cover and something seen', async () => {
     const { looks } = await demo();
     const look = looks[0]!;

@@ -227,6 +227,11 @@ describe('the steps of an ending', () => {
     expect(cut.facts.map((f) => f.is)).toEqual(['stubble', 'tool', 'other-tools']);
     expect(cut.minutes).toBeCloseTo((cutMinutes('sickle', 500, 'practised') * 9.6) / 100, 6);
   });
+  test('cardboard takes its pieces, and the walk to lap and wet them by the metre', () => {
+    expect(step('lay-cardboard').worked).toBeCloseTo(cardboard(9.6).minutes + 0.4 * 9.6, 6);
+    const more = step('lay-cardboard', { bed: { ...ask({}).bed, area_m2: 20 } });
+    expect(more.worked).toBeCloseTo(cardboard(20).minutes + 0.4 * 20, 6);
+  });
   test('own pace comes after what was worked out, and both are told', () => {
     const logged = [1, 2].map(() => ({ kind: 'cut', minutes: 30, expected: 10 }));
     const cut = step('cut', { logged });
