@@ -6,12 +6,12 @@ const PRESS_MS = 1000;
 /** The click of a press comes a moment after the hand has let go, ms. */
 const CLICK_MS = 60;
 
-let since: number | null = null;
+let pressed = false;
 let waiting: (() => void)[] = [];
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 function letGo(): void {
-  since = null;
+  pressed = false;
   const all = waiting;
   waiting = [];
   for (const each of all) each();
@@ -25,11 +25,11 @@ function later(ms: number): void {
 /** Watches for presses anywhere on the page. */
 export function watchPresses(on: EventTarget): void {
   const down = () => {
-    since = Date.now();
+    pressed = true;
     later(PRESS_MS);
   };
   const up = () => {
-    if (since !== null) later(CLICK_MS);
+    if (pressed) later(CLICK_MS);
   };
   on.addEventListener('pointerdown', down, { capture: true });
   for (const end of ['pointerup', 'pointercancel']) on.addEventListener(end, up, { capture: true });
@@ -37,8 +37,8 @@ export function watchPresses(on: EventTarget): void {
 
 /** Does something now or, while something is being pressed, as soon as it is let go. Things are done in the order in which they came. */
 export function whenStill(act: () => void): void {
-  if (since === null) act();
-  else waiting.push(act);
+  if (pressed) waiting.push(act);
+  else act();
 }
 
 /** As `whenStill`, to be waited for. */

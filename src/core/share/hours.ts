@@ -56,7 +56,9 @@ export function easeWeek(table: Table, monday: Day): Proposal[] {
     for (const o of movedOptions(table, grown, option)) consider('move', option, o);
     for (const o of otherWays(table, grown, option)) consider('other-way', option, o);
   }
-  return thinned(found.sort((a, b) => Math.round((a.over_h! - b.over_h!) * 4) || a.costs - b.costs));
+  // Hours are told to the quarter: within one the cheaper plan comes first.
+  const quarters = (p: Proposal) => Math.round(p.over_h! * 4);
+  return thinned(found.sort((a, b) => quarters(a) - quarters(b) || a.costs - b.costs));
 }
 
 /** Monday of the week of a day; what was due before today is done this week. Day 0 was a Thursday. */

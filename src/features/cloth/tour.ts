@@ -46,13 +46,18 @@ export function tourSteps(c: Contents, deeds: ReadonlySet<string>, today: string
   if (next || deeds.has('sow'))
     add(
       'sow',
-      ['sow', 'sow-day'],
+      ['sow'],
       next ? `Sow bed ${name(next.bedId)}: ask whether today is good, throw, log it` : 'Sow a bed',
       next ? `/cover/${next.id}/sow` : '/',
     );
   const standing = c.covers.filter((k) => k.sownOn && k.verdict === null);
-  if (standing.length > 0 || deeds.has('save-look'))
-    add('look', ['save-look'], 'Walk the rounds: answer one card and see what it moves', '/rounds');
+  if (standing.length > 0 || deeds.has('save-look') || deeds.has('count-crowns'))
+    add(
+      'look',
+      ['save-look', 'count-crowns'],
+      'Walk the rounds: answer one card and see what it moves',
+      '/rounds',
+    );
   if (c.garden.things.length > 1)
     add('share', ['share-things'], 'Two beds want the same sheet: take a way round', '/shared');
   const ends = standing
