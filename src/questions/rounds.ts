@@ -4,7 +4,7 @@ import { dayOf, dayOfYear, isoOf } from '../core/calendar/day.ts';
 import { dayLength_h } from '../core/calendar/sun.ts';
 import { type Point } from '../core/ground/shape.ts';
 import { jobsOf } from '../core/jobs/jobs.ts';
-import { type QuestionKind, type RoundCover } from '../core/rounds/rounds.ts';
+import { type QuestionKind, type RoundCover } from '../core/rounds/question.ts';
 import { type Way, wayOf } from '../core/rounds/way.ts';
 import type { Bed, Cover, Garden, Look, Planting, WeatherYear } from '../records/types.ts';
 import { aheadOf, forecastInput, observedOf, plantBackDay } from './cover.ts';

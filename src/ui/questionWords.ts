@@ -1,5 +1,5 @@
 import { speciesOf } from '../catalogue/catalogue.ts';
-import { type Question } from '../core/rounds/rounds.ts';
+import { type Question } from '../core/rounds/question.ts';
 import { type WalkNote } from '../core/rounds/way.ts';
 import { showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
 import { showDay, showSpan } from './dates.ts';

@@ -5,7 +5,8 @@ import { readGardenFile } from '../../records/files/gardenFile.ts';
 import { type GardenContents } from '../../records/verbs/verbs.ts';
 import { type Day, dayOf } from '../calendar/day.ts';
 import { standOf, type Standing } from '../plan/standing.ts';
-import { questionsOf, type RoundCover, roundsOf } from './rounds.ts';
+import { type RoundCover } from './question.ts';
+import { questionsOf, roundsOf } from './rounds.ts';
 import { decisionOf, worthOfAsking } from './worth.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { type Point } from '../ground/shape.ts';
-import { type QuestionKind } from './rounds.ts';
+import { type QuestionKind } from './question.ts';
 import { walkMinutes, wayOf, type WalkDay } from './way.ts';
 
 const stop = (bedId: string, kind: QuestionKind, minutes = 2) => ({ bedId, question: { kind, minutes } });

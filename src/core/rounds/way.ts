@@ -1,6 +1,6 @@
 import { walkLength_m, walkOrder } from '../ground/walk.ts';
 import { type Point } from '../ground/shape.ts';
-import { type QuestionKind } from './rounds.ts';
+import { type QuestionKind } from './question.ts';
 
 // The way past the beds that are due, and what the day's light and weather do to it.
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
-import { type Question, type QuestionKind } from '../../core/rounds/rounds.ts';
+import { type Question, type QuestionKind } from '../../core/rounds/question.ts';
 import { lookSchema } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';

@@ -1,6 +1,6 @@
 import { type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { type Question } from '../../core/rounds/rounds.ts';
+import { type Question } from '../../core/rounds/question.ts';
 import { changeBed } from '../../records/commands/change.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
-import { type Question } from '../../core/rounds/rounds.ts';
+import { type Question } from '../../core/rounds/question.ts';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { seedOnGround } from '../../questions/weights.ts';
 import type { Bed, Cover } from '../../records/types.ts';

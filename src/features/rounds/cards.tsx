@@ -1,5 +1,5 @@
 import { endingFiguresOf, speciesOf } from '../../catalogue/catalogue.ts';
-import { type Question } from '../../core/rounds/rounds.ts';
+import { type Question } from '../../core/rounds/question.ts';
 import type { Cover, Look } from '../../records/types.ts';
 import {
   ConditionDrawing,

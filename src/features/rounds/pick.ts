@@ -1,4 +1,4 @@
-import { type Question } from '../../core/rounds/rounds.ts';
+import { type Question } from '../../core/rounds/question.ts';
 import type { Cover, Look } from '../../records/types.ts';
 import { BLANK_LOOK } from '../../records/verbs/verbs.ts';
 

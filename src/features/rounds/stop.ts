@@ -1,4 +1,4 @@
-import { type Question } from '../../core/rounds/rounds.ts';
+import { type Question } from '../../core/rounds/question.ts';
 
 /** A question on the walk. */
 export interface Stop {

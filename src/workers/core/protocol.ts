@@ -12,7 +12,7 @@ import { type Failure, type Result } from '../../core/result/result.ts';
 import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
 import { type WaterToday } from '../../core/watering/follow.ts';
 import { type CoverReading, type Picture } from '../../core/look/photo.ts';
-import { type RoundBed, type RoundCover } from '../../core/rounds/rounds.ts';
+import { type RoundBed, type RoundCover } from '../../core/rounds/question.ts';
 import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
 import { type KnownFrosts } from '../../core/climate/corrected.ts';
 import { type FrostRecord } from '../../core/climate/frost.ts';
