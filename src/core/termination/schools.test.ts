@@ -60,7 +60,7 @@ test('roots that stay, ground that is never dug, compost only on what is dead: e
 });
 test('where sick debris is cleared, mats are not put forward and raking off is; covers and spades are as they were', () => {
   const clear = { debris: 'clear' };
-  for (const id of ['cut', 'cut-twice', 'crimp']) expect(way(id, clear).proposed).toBe(false);
+  for (const id of ['cut', 'cut-twice', 'crimp', 'cut-plant']) expect(way(id, clear).proposed).toBe(false);
   expect(way('cut-rake', clear).proposed).toBe(true);
   for (const id of ['sheet', 'dig']) expect(way(id, clear).proposed).toBe(way(id).proposed);
   expect(way('cut', { debris: 'keep' })).toEqual(way('cut'));

@@ -113,7 +113,7 @@ export const SCHOOLS: Record<SchoolId, School> = {
   },
   debris: {
     sides: ['keep', 'clear'],
-    decides: (m) => leavesMat(m) || has(m, 'rake-off'),
+    decides: (m) => leavesMat(m) || has(m, 'rake-off') || has(m, 'set-plants'),
     apply: (m, side) => (side === 'clear' ? { ...m, proposed: has(m, 'rake-off') } : m),
   },
   'new-ground': {
