@@ -4,7 +4,7 @@ import { Bench } from 'tinybench';
 import { membersOf, mixes } from '../src/catalogue/catalogue.ts';
 import { gapEnsemble } from '../src/core/choose/choose.ts';
 import { chooseAll, nextLooks, roughSamples } from '../src/core/choose/rounds.ts';
-import { type Sample } from '../src/core/choose/sample.ts';
+import { type Hint, type Sample } from '../src/core/choose/sample.ts';
 import { hang, rankSamples } from '../src/core/choose/rank.ts';
 import { answerEndings, pickEnding } from '../src/core/plan/endings.ts';
 import { type CourseRoom, growPlan } from '../src/core/plan/grown.ts';
@@ -75,22 +75,27 @@ for (const t of bench.tasks) {
 const ROUNDS = 8;
 const workers = [0, 1].map((k) => new Worker(new URL('./half.mjs', import.meta.url), { workerData: k }));
 
-/** Asks both workers and hears every sample until both are done. */
-const hearAll = (messages: unknown[], hear: (sample: Sample) => void) =>
+/** Asks one worker and hears every sample until it is done. */
+let asked = 0;
+const hearFrom = (w: Worker, hear: (sample: Sample) => void, hint?: Hint) =>
+  new Promise<void>((resolve) => {
+    const id = ++asked;
+    const onMessage = (m: { id: number; done?: boolean; sample?: Sample }) => {
+      if (m.id !== id) return;
+      if (m.sample) hear(m.sample);
+      if (!m.done) return;
+      w.off('message', onMessage);
+      resolve();
+    };
+    w.on('message', onMessage);
+    w.postMessage({ id, hint });
+  });
+/** Hands hints out in order, two at a time to each worker, as the page does. */
+const handOut = (hints: Hint[], hear: (sample: Sample) => void) =>
   Promise.all(
-    workers.map(
-      (w, k) =>
-        new Promise<void>((resolve) => {
-          const onMessage = (m: { done?: boolean; sample?: Sample }) => {
-            if (m.sample) hear(m.sample);
-            if (!m.done) return;
-            w.off('message', onMessage);
-            resolve();
-          };
-          w.on('message', onMessage);
-          w.postMessage(messages[k]);
-        }),
-    ),
+    [...workers, ...workers].map(async (w) => {
+      for (let hint = hints.shift(); hint; hint = hints.shift()) await hearFrom(w, hear, hint);
+    }),
   );
 const EIGHT = 8;
 const rounds: { first: number; eight: number; whole: number }[] = [];
@@ -100,10 +105,11 @@ for (let i = 0; i < ROUNDS; i++) {
   const since = () => performance.now() - from;
   const found = new Map<string, Sample>();
   let first = Infinity;
-  await hearAll([null, null], (sample) => {
+  const hearFirst = (sample: Sample) => {
     first = Math.min(first, since());
     found.set(sample.id, sample);
-  });
+  };
+  await Promise.all(workers.map((w) => hearFrom(w, hearFirst)));
   let eight = Infinity;
   // The first eight kinds on the screen, as they stand at that moment, are all settled.
   const eightStand = () =>
@@ -113,13 +119,10 @@ for (let i = 0; i < ROUNDS; i++) {
   for (;;) {
     const hints = nextLooks([...found.values()], input.aims, YEARS);
     if (hints.length === 0) break;
-    await hearAll(
-      [0, 1].map((k) => hints.filter((_, n) => n % 2 === k)),
-      (sample) => {
-        found.set(sample.id, sample);
-        if (eight === Infinity && eightStand()) eight = since();
-      },
-    );
+    await handOut(hints, (sample) => {
+      found.set(sample.id, sample);
+      if (eight === Infinity && eightStand()) eight = since();
+    });
   }
   settledOf = [...found.values()].filter((s) => s.years === YEARS).length;
   rounds.push({ first, eight, whole: since() });

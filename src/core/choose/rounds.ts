@@ -15,6 +15,8 @@ import { type Candidate, type Hint, type Sample } from './sample.ts';
  */
 const FIRST_ROUND_YEARS = 10;
 const SECOND_ROUND_YEARS = 30;
+/** Where all years are not so many times more, what is in doubt is settled at once. */
+const WORTH_A_ROUND = 3;
 /** Kinds of answer that are settled on all years; the first of them straight after the first round, since they are what is looked at first. */
 const SETTLED_KINDS = 12;
 const SURE_KINDS = 8;
@@ -47,24 +49,35 @@ export function* settleSamples(
 }
 
 /**
- * What to look at again and on how many years, best first; nothing once all that could be among the first kinds of answer is settled. Ask again
- * with what came of it.
+ * What to look at again and on how many years, in order; nothing once all that could be among the first kinds of answer is settled. Ask again
+ * with what came of it. The kinds that are looked at first come first: what could be among them is looked at a little longer, then they are
+ * settled; then so the rest of the dozen.
  */
 export function nextLooks(samples: Sample[], aims: AimStrands[], years: number): Hint[] {
   const heads = hang(rankSamples(samples, aims));
-  const bar = (heads[SETTLED_KINDS - 1] ?? heads.at(-1))?.fit ?? 0;
-  return heads.flatMap((head, nth) =>
-    [head, ...head.behind].flatMap((r): Hint[] => {
-      const { id, sowDay, years: seen } = r.sample;
-      if (seen >= years) return [];
-      if (r === head && nth < SURE_KINDS && seen < SECOND_ROUND_YEARS) return [{ id, sowDay, years }];
-      const margin = seen < SECOND_ROUND_YEARS ? FIRST_MARGIN : SECOND_MARGIN;
-      // One that stands behind another of its kind has only that to overtake.
-      if (r.fit < bar - margin || r.fit < head.fit - margin) return [];
-      return [{ id, sowDay, years: seen < SECOND_ROUND_YEARS ? Math.min(years, SECOND_ROUND_YEARS) : years }];
-    }),
-  );
+  const few = years < WORTH_A_ROUND * SECOND_ROUND_YEARS ? years : SECOND_ROUND_YEARS;
+  // One that stands behind another of its kind has only that to overtake.
+  const inDoubt = (kinds: number, margin: number, wanted: number): Hint[] => {
+    const bar = (heads[kinds - 1] ?? heads.at(-1))?.fit ?? 0;
+    return heads.flatMap((head) =>
+      [head, ...head.behind]
+        .filter((r) => r.sample.years < wanted && r.fit >= Math.max(bar, head.fit) - margin)
+        .map(({ sample: { id, sowDay } }) => ({ id, sowDay, years: wanted })),
+    );
+  };
+  const first = inDoubt(SURE_KINDS, FIRST_MARGIN, few);
+  if (first.length > 0) return first;
+  const sure = heads
+    .slice(0, SURE_KINDS)
+    .filter(({ sample }) => sample.years < years)
+    .map(({ sample: { id, sowDay } }) => ({ id, sowDay, years }));
+  const next = inDoubt(SETTLED_KINDS, FIRST_MARGIN, few);
+  // Where few are left that all wait for, there is a hand free for what comes next.
+  if (sure.length > 0) return sure.length < HANDS_FULL ? [...sure, ...next] : sure;
+  if (next.length > 0) return next;
+  return inDoubt(SETTLED_KINDS, SECOND_MARGIN, years);
 }
+const HANDS_FULL = 4;
 
 /** All samples of a gap, settled as far as they need be. */
 export function chooseAll(

@@ -1,6 +1,6 @@
 import { type AimStrands, serves } from '../aims/aims.ts';
-import { type BestWay, bestWay } from '../plan/search.ts';
-import { type CourseRoom, type GrownPlan, growPlan } from '../plan/grown.ts';
+import { type BestWay, bestWay, type Effort, GLANCE, PEEK } from '../plan/search.ts';
+import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
 import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
 import { type Plan } from '../termination/plan.ts';
 import { answerStand, standOdds } from '../plan/standAnswer.ts';
@@ -19,8 +19,11 @@ const LATER_WEEKS = [0, 3, 6];
 const BEFORE_PLANTING_WEEKS = [14, 10];
 const FROST_SOWING_WEEKS = [0, 4, 8, 12, 16, 20, 24];
 const LEAST_GROWN_D = 42;
-/** Years in which sowing days are compared. */
+/** Years in which sowing days are compared: all of them in a few, those that come near the best of these in more. */
+const FIRST_SIGHT_YEARS = 5;
 const SCREEN_YEARS = 10;
+/** Share of the best at first sight that a day may lack and still be looked at again: what five years leave in doubt. */
+const IN_DOUBT = 0.15;
 const EARLIER_D = [14, 28];
 /** Within the days that are simulated past planting, with enough of them left for dying and mellowing. */
 const LATER_D = [21, 42];
@@ -50,15 +53,30 @@ export interface Screened {
 }
 
 /** A few years of one sowing day: enough to tell good days from bad. */
-function screen({ base, usable, aims, ensemble, room }: Trial, sownAt: number): Screened {
-  const years = Math.min(SCREEN_YEARS, ensemble.variations.length);
-  const grown = growPlan({ ...base, sownAt }, ensemble, years, room);
-  const best = bestWay(grown, usable, aims);
+const screen = (trial: Trial, sownAt: number, years = SCREEN_YEARS, effort = GLANCE): Screened =>
+  judged(
+    trial,
+    growPlan({ ...trial.base, sownAt }, trial.ensemble, yearsOf(trial, years), trial.room),
+    effort,
+  );
+
+const yearsOf = ({ ensemble }: Trial, wanted: number): number => Math.min(wanted, ensemble.variations.length);
+
+/** The same sowing day on all years that days are compared in. Its courses must not have been written over since. */
+function lookAgain(trial: Trial, { grown }: Screened): Screened {
+  // Another day's stand was read into the room of its readings.
+  const on = growOn({ ...grown, readings: [] }, yearsOf(trial, SCREEN_YEARS), trial.room);
+  return judged(trial, on, GLANCE);
+}
+
+function judged({ base, usable, aims, ensemble }: Trial, grown: GrownPlan, effort: Effort): Screened {
+  const { sownAt } = grown.plan;
+  const best = bestWay(grown, usable, aims, effort);
   const end = best?.start ?? base.plantAt;
   const weather = usable.find((m) => m.id === best?.method)?.passes.some((p) => p.kind.startsWith('check'));
   return {
     sownAt,
-    years,
+    years: grown.courses.length,
     grown,
     best,
     stand: standOdds(grown),
@@ -87,13 +105,45 @@ const score = (s: Screened): number =>
   (s.best ? Math.max(0, s.best.worth) : 0) * s.season * (0.3 + 0.7 * s.stand) * (0.65 + 0.35 * s.alive);
 
 /**
- * The earliest sowing among those tried that comes near the best for the aims; with what was tried on it, where that was the last one tried and
- * its courses can still be gone on from.
+ * The earliest sowing among those tried that comes near the best for the aims, with what was tried on it: its courses can be gone on from as long
+ * as nothing else is grown into the trial's room.
  */
 export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; screened?: Screened } {
-  const { base, ensemble } = trial;
+  const { base } = trial;
+  if (way.undersown) return { sownAt: base.freeAt! - UNDERSOWN_D };
+  const open = daysInSeason(trial, way);
+  if (open.length === 1) return { sownAt: open[0]! };
+  // Every day has a room of its own, so that one that is in doubt can be gone on with.
+  const glance = (sownAt: number, nth: number) =>
+    screen({ ...trial, room: roomOf(nth) }, sownAt, FIRST_SIGHT_YEARS, PEEK);
+  const again = (seen: Screened) => lookAgain({ ...trial, room: roomOf(open.indexOf(seen.sownAt)) }, seen);
+  const first = glance(open[0]!, 0);
+  if (goodAtOnce(first)) return chosen(again(first));
+  const seen = [first, ...open.slice(1).map((d, i) => glance(d, i + 1))];
+  const most = Math.max(...seen.map(score));
+  // Of no use on any day.
+  if (most === 0) return chosen(again(first));
+  const inDoubt = seen.filter((s) => score(s) >= most * (1 - IN_DOUBT)).map(again);
+  const top = Math.max(...inDoubt.map(score));
+  return chosen(inDoubt.find((s) => score(s) >= top - WORTH_WAITING)!);
+}
+
+/** Readings were written over where more than one day was looked at. */
+const chosen = (screened: Screened) => ({
+  sownAt: screened.sownAt,
+  screened: { ...screened, grown: { ...screened.grown, readings: [] } },
+});
+
+const goodAtOnce = (s: Screened): boolean =>
+  s.stand >= GOOD_AT_ONCE.stand && s.season >= GOOD_AT_ONCE.season && s.alive >= GOOD_AT_ONCE.alive;
+
+/** Rooms of the days that are compared; written over by the next cover's. */
+const rooms: CourseRoom[] = [];
+const roomOf = (nth: number): CourseRoom => (rooms[nth] ??= new Map());
+
+/** The sowing days worth growing: the season alone rules most out, and costs no growing. */
+function daysInSeason({ base, ensemble }: Trial, way: SowingWay): number[] {
   const free = base.freeAt!;
-  if (way.undersown) return { sownAt: free - UNDERSOWN_D };
   const frost = way.hold === 'frost';
   const weeks = frost ? FROST_SOWING_WEEKS : LATER_WEEKS;
   const tries = [
@@ -106,22 +156,10 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; scre
     .filter((d, i) => i === 0 || (d > free && base.plantAt - d >= LEAST_GROWN_D))
     .filter((d, i) => i === 0 || !frost || freezes(ensemble, d))
     .sort((a, b) => a - b);
-  if (tries.length === 1) return { sownAt: free };
-  // The season alone rules most days out, and costs no growing.
+  if (tries.length === 1) return [free];
   const inPlace = tries.map((d) => inSeason(base.members, ensemble, d, base.plantAt, frost, true).times);
   const most = Math.max(...inPlace);
-  const open = tries.filter((_, i) => inPlace[i]! >= most * IN_PLACE);
-  const first = screen(trial, open[0]!);
-  if (
-    open.length === 1 ||
-    (first.stand >= GOOD_AT_ONCE.stand &&
-      first.season >= GOOD_AT_ONCE.season &&
-      first.alive >= GOOD_AT_ONCE.alive)
-  )
-    return { sownAt: first.sownAt, screened: first };
-  const scored = open.map((sownAt, i) => ({ sownAt, score: score(i === 0 ? first : screen(trial, sownAt)) }));
-  const top = Math.max(...scored.map((s) => s.score));
-  return { sownAt: scored.find((s) => s.score >= top - WORTH_WAITING)!.sownAt };
+  return tries.filter((_, i) => inPlace[i]! >= most * IN_PLACE);
 }
 /** A sowing day this far behind the best in season is not tried. */
 const IN_PLACE = 0.65;

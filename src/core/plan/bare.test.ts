@@ -1,10 +1,12 @@
 import { expect, test } from '@jest/globals';
-import { climates } from '../../catalogue/catalogue.ts';
+import { climates, findWay, membersOf } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { cleanGround, weedsGrow } from '../weeds/weeds.ts';
+import { growStand } from '../stand/grow.ts';
+import { makeCourse } from '../stand/course.ts';
 import { bareTwin } from './bare.ts';
 
 const ensemble = makeEnsemble(siteFromPattern(climates[0]!), dayOf('2026-08-01'), 300, 4, 3);
@@ -48,4 +50,30 @@ test('what stays of the first nitrogen only falls, and the twin of a gap is work
   expect(kept.at(-1)).toBeLessThan(0.9);
   expect(bareTwin(ensemble, { soil: { ...soil }, freeAt: 35 })).toBe(twin);
   expect(bareTwin(ensemble, { soil, freeAt: 36 })).not.toBe(twin);
+});
+
+test('what is sown later grows the same from the morning of its sowing as from the day the ground was free', () => {
+  const twin = bareTwin(ensemble, { soil, freeAt: 35 });
+  const members = membersOf([{ speciesId: 'hairy-vetch', share: 1 }]);
+  const stand = { members, seed_g_m2: [4], way: findWay('raked')!, soil, watered: true, sownAt: 84 };
+  const grown = (day: number) => {
+    const course = makeCourse(ensemble.days, members);
+    const before = { day, soil: twin.morning(1, day) };
+    return growStand(stand, ensemble.seasons[1]!, ensemble.variations[1]!, course, undefined, before);
+  };
+  const late = grown(84);
+  const whole = grown(35);
+  for (const k of ['dm_g_m2', 'n_g_m2', 'stage', 'alive', 'cover'] as const)
+    expect(late[k]).toEqual(whole[k]);
+  expect(late.root_mm.subarray(84)).toEqual(whole.root_mm.subarray(84));
+  expect(late.mineral_g_m2.subarray(84)).toEqual(whole.mineral_g_m2.subarray(84));
+  expect([late.water, late.soilNitrogen]).toEqual([whole.water, whole.soilNitrogen]);
+  expect(Math.max(...late.dm_g_m2)).toBeGreaterThan(50);
+  // Asked in any order, a morning is the same.
+  const other = bareTwin(ensemble, { soil: { ...soil, fertility: 'rich' }, freeAt: 35 });
+  const before = other.morning(1, 60);
+  expect(other.morning(1, 84)).toEqual(
+    bareTwin(ensemble, { soil: { ...soil, fertility: 'rich' }, freeAt: 0 }).morning(1, 84),
+  );
+  expect(other.morning(1, 60)).toBe(before);
 });

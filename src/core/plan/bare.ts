@@ -25,6 +25,7 @@ type Bed = Pick<Plan, 'soil' | 'freeAt' | 'surface'>;
 /** The bed left bare in every year of an ensemble, each year worked out when it is first asked for. */
 export class BareTwin {
   private readonly years: BareYear[] = [];
+  private readonly mornings: Map<number, SoilState>[] = [];
 
   constructor(
     private readonly ensemble: Ensemble,
@@ -33,6 +34,24 @@ export class BareTwin {
 
   year(y: number): BareYear {
     return (this.years[y] ??= bareYear(this.ensemble, this.bed, y));
+  }
+
+  /** The ground on the morning of day index `day`, no earlier than the day it is free; covers of a gap are sown on the same few days. */
+  morning(y: number, day: number): SoilState {
+    const known = (this.mornings[y] ??= new Map([[this.bed.freeAt ?? 0, this.year(y).free]]));
+    const found = known.get(day);
+    if (found) return found;
+    let from = this.bed.freeAt ?? 0;
+    for (const d of known.keys()) if (d > from && d < day) from = d;
+    // Of one shape with every other ground, or the daily loop slows down.
+    const st = Object.assign(startSoil(this.bed.soil), known.get(from));
+    const season = this.ensemble.seasons[y]!;
+    for (let d = from; d < day; d++) {
+      waterDay(st, season, d);
+      nitrogenDay(st, season.soilTempo, d);
+    }
+    known.set(day, st);
+    return st;
   }
 }
 

@@ -1,4 +1,4 @@
-import { bareTwin } from './bare.ts';
+import { type BareTwin, bareTwin } from './bare.ts';
 import { type Course, makeCourse } from '../stand/course.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { growStand, makeGrowRoom } from '../stand/grow.ts';
@@ -15,6 +15,8 @@ export interface GrownPlan {
   /** The courses as the aims read them, filled when first asked for. */
   readings?: (Reading | undefined)[];
   figures?: PlanFigures;
+  /** The same bed left bare. */
+  twin?: BareTwin;
   /** What is done to the stand in year `y`, where passes have begun. */
   work?: (y: number) => Work;
   /** One weight a year where looks have spoken; even otherwise. */
@@ -46,14 +48,16 @@ export function growOn(grown: GrownPlan, years: number, room?: CourseRoom): Grow
   room?.set(n, kept);
   ensemble.upTo(years);
   const growing = makeGrowRoom(plan);
-  const twin = plan.freeAt ? bareTwin(ensemble, plan) : undefined;
+  // Until it is sown the bed lies bare, as its twin does.
+  const bareUntil = plan.freeAt && plan.sownAt >= plan.freeAt ? plan.sownAt : plan.freeAt;
+  const twin = bareUntil ? bareTwin(ensemble, plan) : undefined;
   for (let y = courses.length; y < years; y++) {
     let course = kept[y];
     if (!course || course.days !== ensemble.days) {
       course = makeCourse(ensemble.days, plan.members);
       if (room) kept[y] = course;
     }
-    const before = twin && { day: plan.freeAt!, soil: twin.year(y).free };
+    const before = twin && { day: bareUntil!, soil: twin.morning(y, bareUntil!) };
     const season = ensemble.seasons[y]!;
     courses.push(growStand(plan, season, ensemble.variations[y]!, course, growing, before, grown.work?.(y)));
   }

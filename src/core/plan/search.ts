@@ -1,5 +1,5 @@
 import { type AimFigures, type AimStrands, serves, worthOf } from '../aims/aims.ts';
-import { type Ending, endStand, newYearEnd, readyEnding } from '../termination/end.ts';
+import { type Ending, endGrowth, newYearEnd, readyEnding } from '../termination/end.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type GrownPlan } from './grown.ts';
 import { type Laying, layingKey, layingOf, newOutcome } from './outcome.ts';
@@ -16,8 +16,9 @@ export interface Effort {
 /** What is found is then judged on all years. */
 export const FULL: Effort = { years: 32, starts: 15, refined: 4 };
 /** Enough to tell one cover, or one sowing day, from another. */
-export const QUICK: Effort = { years: 30, starts: 12, refined: 3 };
+export const QUICK: Effort = { years: 20, starts: 10, refined: 2 };
 export const GLANCE: Effort = { years: 10, starts: 9, refined: 2 };
+export const PEEK: Effort = { years: 5, starts: 9, refined: 1 };
 /** Ways that the gardener has no tool for, or that are never proposed, are shown too. */
 export const ASIDE: Effort = { years: 10, starts: 5, refined: 0 };
 /** The best ways are followed to within so many days: to the day where the time is short. */
@@ -199,7 +200,7 @@ function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: number, a
     let group = -1;
     for (let k = 0; k < ways.length; k++) {
       const way = ways[k]!;
-      const end = endStand(way.ending, day, year.course, year.season, year.variation, scratchEnd);
+      const end = endGrowth(way.ending, day, year.course, year.season, year.variation, scratchEnd);
       if (way.group !== group) {
         group = way.group;
         yieldOf(year, way.ending, way.laying, end, day, scratchOutcome);

@@ -27,7 +27,7 @@ export function yearOf(grown: GrownPlan, y: number): YearOfPlan {
     if (!room) rooms.set(ensemble.days, (room = []));
     reading = readings[y] = readCourse(plan, course, season, (room[y] ??= makeReading(ensemble.days)));
   }
-  const bare = bareTwin(ensemble, plan).year(y);
+  const bare = (grown.twin ??= bareTwin(ensemble, plan)).year(y);
   const figures = (grown.figures ??= figuresOf(plan));
   return { plan, course, season, bare, reading, figures };
 }

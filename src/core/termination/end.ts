@@ -85,10 +85,20 @@ function waitByCn(handling: Handling, next: NextCrop, small: number): Table {
 }
 
 /**
- * Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready, and what stood there at the end?
+ * Answers: in this year, begun on this day by this method, when is the stand dead, when is the bed ready and warm, and what stood there at the end?
  * A mix is as dead as its worst living member: one that had died before is no reason to call the rest killed.
  */
-export function endStand(
+export const endStand = (
+  ending: Ending,
+  at: number,
+  course: Course,
+  season: Season,
+  v: Variation,
+  out: YearEnd,
+): YearEnd => whenWarm(ending, season, endGrowth(ending, at, course, season, v, out));
+
+/** As `endStand`, but does not say when the ground is warm: who compares days need not know. */
+export function endGrowth(
   ending: Ending,
   at: number,
   course: Course,
@@ -243,7 +253,7 @@ function stoodOn(course: Course, at: number, out: YearEnd): void {
   out.n_g_m2 = nitrogenOn(course, at) + course.deadN_g_m2[at]!;
 }
 
-/** Writes when the bed is dead, ready and warm enough. @param waitsFrom day from which the bed mellows, when that is not the day of death */
+/** Writes when the bed is dead and ready. @param waitsFrom day from which the bed mellows, when that is not the day of death */
 export function ready(
   ending: Ending,
   season: Season,
@@ -263,10 +273,14 @@ export function ready(
   out.wait_d20 = wait;
   out.mellowsFrom = waitsFrom;
   out.readyAt = plantsAtOnce ? out.endsAt : reaches(season.mellowing, Math.min(waitsFrom, season.days), wait);
-  if (out.readyAt < Infinity) {
-    const cooler = ending.liesOnTop ? coolerUnder(season, out) : 0;
-    out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c + cooler);
-  }
+  return out;
+}
+
+/** Writes when a bed that gets ready is warm enough for the crop as well. */
+export function whenWarm(ending: Ending, season: Season, out: YearEnd): YearEnd {
+  if (out.readyAt === Infinity) return out;
+  const cooler = ending.liesOnTop ? coolerUnder(season, out) : 0;
+  out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c + cooler);
   return out;
 }
 

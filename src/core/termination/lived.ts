@@ -1,7 +1,7 @@
 import { type YearEnd } from './plan.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Season } from '../weather/season.ts';
-import { DEAD_BELOW, type Ending, mostAlive, never, ready } from './end.ts';
+import { DEAD_BELOW, type Ending, mostAlive, never, ready, whenWarm } from './end.ts';
 import { type PassKind, SHOWS_D, TRIMS } from './method.ts';
 
 /**
@@ -35,12 +35,14 @@ export function livedEnd(ending: Ending, course: Course, season: Season, out: Ye
   if (last >= course.days - 1) return out;
   const seen = course.deeds.find((k) => k.kind === 'seen-dead');
   // Winter or heat had done it before the first pass came.
-  if (last < first.day) return ready(ending, season, first.day, ending.waitsDead, out);
+  if (last < first.day)
+    return whenWarm(ending, season, ready(ending, season, first.day, ending.waitsDead, out));
   const cause = course.deeds.filter((k) => k.day <= last).at(-1)!;
   const shows = cause.day === last ? (SHOWS_D[cause.kind as PassKind] ?? 0) : 0;
   const mellowsFrom = last;
   const deadAt = Math.min(last + shows, seen ? seen.day : Infinity);
-  return ready(ending, season, deadAt, ending.waits, out, Math.min(mellowsFrom, deadAt));
+  ready(ending, season, deadAt, ending.waits, out, Math.min(mellowsFrom, deadAt));
+  return whenWarm(ending, season, out);
 }
 
 /** Last day on whose morning some member still had more than a tenth of its plants; -1 when there was none. */

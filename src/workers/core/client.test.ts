@@ -14,17 +14,24 @@ class InThread {
   onmessage: ((e: { data: FromWorker }) => void) | null = null;
   onerror: (() => void) | null = null;
   private readonly off = new Set<number>();
+  /** Covers to settle that it has now, and the most it ever had. */
+  inHand = 0;
+  most = 0;
   constructor() {
     InThread.made.push(this);
   }
   postMessage(m: ToWorker): void {
     InThread.heard.push(m);
     if (m.type === 'cancel') return void this.off.add(m.id);
+    if (m.kind === 'settle') this.most = Math.max(this.most, ++this.inHand);
     setImmediate(
       () =>
         void answer(
           m,
-          (said) => setImmediate(() => this.onmessage?.({ data: said })),
+          (said) => {
+            if (m.kind === 'settle' && said.type === 'answer') this.inHand--;
+            setImmediate(() => this.onmessage?.({ data: said }));
+          },
           () => this.off.has(m.id),
           () => new Promise((next) => setImmediate(next)),
         ),
@@ -85,12 +92,27 @@ describe('a whole gap asked of two workers', () => {
     expect(JSON.stringify(byId(r.value))).toBe(JSON.stringify(byId(chooseAll(input))));
     expect(r.value.every((s) => s.years === 40)).toBe(true);
     const asked = InThread.heard.flatMap((m) => (m.type === 'ask' ? [m] : []));
-    expect(asked.map((m) => m.kind)).toEqual(['choose', 'choose', 'settle', 'settle']);
+    expect(asked.slice(0, 2).map((m) => m.kind)).toEqual(['choose', 'choose']);
+    // Every cover in doubt is handed to one worker, once, and with nothing beside it.
+    const handed = asked.slice(2).map((m) => (m.kind === 'settle' ? m.input : undefined)!);
+    expect(handed.map((h) => h.hints.map((x) => [x.id, x.years])).sort()).toEqual(
+      candidates.map((c) => [[c.id, 40]]).sort(),
+    );
+    for (const h of handed) expect(h.asked.candidates.map((c) => c.id)).toEqual(h.hints.map((x) => x.id));
     const first = asked.slice(0, 2).flatMap((m) => (m.kind === 'choose' ? m.input.candidates : []));
     expect(first.map((c) => c.id).sort()).toEqual(candidates.map((c) => c.id).sort());
     // Progress never runs back, and ends with all covers and all that were settled.
     for (let i = 1; i < parts.length; i++) expect(parts[i]![1]).toBeGreaterThanOrEqual(parts[i - 1]![1]);
     expect(parts.at(-1)!.slice(1)).toEqual([10, 10]);
+  });
+
+  test('a worker has two covers in hand and the rest waits for whoever is free', async () => {
+    await client.askChoose(input, () => undefined).answer;
+    const used = InThread.made.filter((w) => w.most > 0);
+    expect(used.map((w) => [w.most, w.inHand])).toEqual([
+      [2, 0],
+      [2, 0],
+    ]);
   });
 
   test('called off, it says no more: not even what was on its way', async () => {

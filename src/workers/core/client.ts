@@ -1,5 +1,5 @@
 import { nextLooks } from '../../core/choose/rounds.ts';
-import { type Sample } from '../../core/choose/sample.ts';
+import { type Hint, type Sample } from '../../core/choose/sample.ts';
 import { type Failure, type Result, fail, ok } from '../../core/result/result.ts';
 import { type FromWorker, type Kind, type Questions, type ToWorker } from './protocol.ts';
 
@@ -100,9 +100,12 @@ export const askInParts = <K extends Kind>(
 export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> =>
   askBench(QUICK, kind, input);
 
+/** A worker has its next cover before it is done with this one, and never waits for the page. */
+const IN_HAND = 2;
+
 /**
- * Asks for a whole gap. Its covers are dealt out to all workers for the rounds on few years; what leads is then settled on all years, dealt out
- * in the order of rank. Parts come as they are done, a later one replacing an earlier one of the same id.
+ * Asks for a whole gap. Its covers are dealt out to all workers for a first round on few years; what is to be looked at again is then handed
+ * out in order, to whichever worker is free. Parts come as they are done, a later one replacing an earlier one of the same id.
  */
 export function askChoose(
   input: Questions['choose']['input'],
@@ -116,44 +119,45 @@ export function askChoose(
     found.set(sample.id, sample);
     onPart(sample, found.size + settled, total);
   };
-  let jobs: { cancel(): void }[] = [];
+  const jobs = new Set<{ cancel(): void }>();
   let off = false;
-  const all = async (asked: { answer: Promise<Result<Sample[]>>; cancel(): void }[]) => {
-    jobs = asked;
-    return (await Promise.all(asked.map((j) => j.answer))).find((r) => !r.ok);
+  let lost: Result<Sample[]> | undefined;
+  const wait = async (job: { answer: Promise<Result<Sample[]>>; cancel(): void }) => {
+    jobs.add(job);
+    const r = await job.answer;
+    jobs.delete(job);
+    if (!r.ok) lost ??= r;
+  };
+  /** One after the other of what is left of the hints; stops when the rest is of no use. */
+  const handOut = async (bench: Bench, left: Hint[]) => {
+    for (let hint = left.shift(); hint && !off && !lost; hint = left.shift()) {
+      const { id } = hint;
+      const asked = { ...input, candidates: input.candidates.filter((c) => c.id === id) };
+      await wait(
+        askBench(bench, 'settle', { asked, hints: [hint] }, (part) => {
+          settled++;
+          hear(part);
+        }),
+      );
+    }
   };
   async function work(): Promise<Result<Sample[]>> {
-    const failed = await all(
-      SHARED.map((bench, k) =>
-        askBench(
-          bench,
-          'choose',
-          { ...input, candidates: input.candidates.filter((_, i) => i % SHARED.length === k) },
-          hear,
-        ),
-      ),
+    await Promise.all(
+      SHARED.map((bench, k) => {
+        const candidates = input.candidates.filter((_, i) => i % SHARED.length === k);
+        return wait(askBench(bench, 'choose', { ...input, candidates }, hear));
+      }),
     );
-    if (failed) return failed;
-    if (off) return fail('cancelled');
     for (;;) {
+      if (lost) return lost;
+      if (off) return fail('cancelled');
       const hints = nextLooks([...found.values()], input.aims, input.years);
       if (hints.length === 0) return ok([...found.values()]);
       total += hints.length;
-      const lost = await all(
-        SHARED.map((bench, k) => {
-          const mine = hints.filter((_, i) => i % SHARED.length === k);
-          const asked = {
-            ...input,
-            candidates: input.candidates.filter((c) => mine.some((h) => h.id === c.id)),
-          };
-          return askBench(bench, 'settle', { asked, hints: mine }, (part) => {
-            settled++;
-            hear(part);
-          });
-        }),
+      const left = [...hints];
+      await Promise.all(
+        SHARED.flatMap((bench) => Array.from({ length: IN_HAND }, () => handOut(bench, left))),
       );
-      if (lost) return lost;
-      if (off) return fail('cancelled');
     }
   }
   return {

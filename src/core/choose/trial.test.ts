@@ -1,0 +1,71 @@
+import { describe, expect, test } from '@jest/globals';
+import { allCovers, climates, crops, findWay, methods } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
+import { bestWay } from '../plan/search.ts';
+import { growPlan } from '../plan/grown.ts';
+import { viableRate_g_m2 } from '../seed/rate.ts';
+import { gapEnsemble } from './choose.ts';
+import { bestSowing, type Trial } from './trial.ts';
+
+const raked = findWay('raked')!;
+const gap = {
+  freeDay: dayOf('2026-07-15'),
+  plantDay: dayOf('2027-04-15'),
+  next: { ...crops.find((c) => c.id === 'tomato')!, way: 'transplant' as const },
+};
+const ensemble = gapEnsemble({ site: siteFromPattern(climates[0]!), gap, years: 40 });
+const usable = methods
+  .filter((m) => ['cut', 'crimp', 'sheet', 'winterkill'].includes(m.id))
+  .map((m) => ({ id: m.id, passes: m.passes, minutesPer100m2: 40, missing: [] }));
+const aims = [
+  { id: 'feed' as const, strands: 2 },
+  { id: 'hold' as const, strands: 2 },
+];
+
+const trialOf = (members: Trial['base']['members']): Trial => ({
+  base: {
+    members,
+    seed_g_m2: viableRate_g_m2(members, 1),
+    way: raked,
+    soil: { texture: 'loam', fertility: 'fair' },
+    watered: true,
+    freeAt: gap.freeDay - ensemble.fromDay,
+    plantAt: gap.plantDay - ensemble.fromDay,
+    growUntil: gap.plantDay - ensemble.fromDay + 21,
+    next: gap.next,
+  },
+  usable,
+  aims,
+  ensemble,
+  room: new Map(),
+});
+
+describe('the sowing day', () => {
+  const found = allCovers().map(({ id, members }) => {
+    const trial = trialOf(members);
+    return { id, trial, ...bestSowing(trial, raked) };
+  });
+  test('of every kind comes with its own stand, whatever was grown into the same room before and after', () => {
+    expect(found.filter((f) => f.screened).length).toBeGreaterThan(60);
+    for (const { id, trial, sownAt, screened } of found) {
+      if (!screened) continue;
+      expect([id, screened.years, screened.sownAt]).toEqual([id, 10, sownAt]);
+      const fresh = growPlan({ ...trial.base, sownAt }, ensemble, 10);
+      const way = bestWay(fresh, usable, aims)!;
+      expect([id, screened.best!.method, screened.best!.start]).toEqual([id, way.method, way.start]);
+      expect(screened.best!.worth).toBeCloseTo(way.worth, 12);
+    }
+    // The last one still stands in its room.
+    const { trial, sownAt, screened } = found.findLast((f) => f.screened)!;
+    const fresh = growPlan({ ...trial.base, sownAt }, ensemble, 10);
+    screened!.grown.courses.forEach((c, y) => expect(c.dm_g_m2).toEqual(fresh.courses[y]!.dm_g_m2));
+  });
+  test('of a summer cover is at once, of kinds that winter carries on some weeks into autumn', () => {
+    const waits = (id: string) => found.find((f) => f.id === id)!.sownAt - found[0]!.trial.base.freeAt!;
+    expect(['buckwheat', 'subterranean-clover', 'winter-lentil'].map(waits)).toEqual([0, 21, 42]);
+  });
+  test('asked again in another order it is the same', () => {
+    for (const f of found.slice(0, 12).reverse()) expect(bestSowing(f.trial, raked).sownAt).toBe(f.sownAt);
+  });
+});
