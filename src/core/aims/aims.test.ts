@@ -64,6 +64,15 @@ describe('what an ending is worth', () => {
     expect(worth({}) - worth({}, 0, 35)).toBe(0);
     expect(worth({}) - worth({}, 0, 65)).toBeCloseTo(30 / 900, 9);
   });
+  test('of a gap under fifteen weeks a third is free, and each day past it costs by the square of how short it is', () => {
+    const lost = (gap_d: number, idle_d: number) =>
+      worth({}) - worthOf({ hold: 1 }, aim, sure, 0, idle_d, gap_d);
+    expect(lost(45, 15)).toBeCloseTo(0, 9);
+    expect(lost(45, 25)).toBeCloseTo((10 / 900) * (105 / 45) ** 2, 9);
+    expect([lost(105, 65), lost(250, 65), lost(500, 65)].map((x) => x * 900)).toEqual(
+      [30, 30, 30].map((x) => expect.closeTo(x, 6)),
+    );
+  });
   test('what takes more than it gives is made no better by seldom coming off', () => {
     expect(worth({ inTime: 0.1, dead: 0 }, 0, 0, -0.4)).toBeCloseTo(-0.4, 9);
   });

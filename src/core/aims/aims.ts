@@ -81,10 +81,18 @@ const SHED_SEED_COSTS = 0.5;
 const PER_MINUTE = 1 / 6000;
 /**
  * Ground without living roots is a hole in the cloth, whatever lies on it: soil life starves and nothing takes up what rots. Beyond the five weeks
- * that ending a cover usually takes, a month of it costs as much as three hours of work.
+ * that ending a cover usually takes, a month of it costs as much as three hours of work. A gap under fifteen weeks has no five of them to give away:
+ * there a third of it is free, and a day costs the more the fewer there are (judgement: what lies longer than it lived was hardly worth its seed).
  */
 const IDLE_FREE_D = 35;
+const SHORT_GAP_D = 3 * IDLE_FREE_D;
 const PER_IDLE_DAY = 1 / 900;
+
+/** @param gap_d days from the ground being free to planting */
+function idleCost(idle_d: number, gap_d: number): number {
+  const short = Math.max(1, SHORT_GAP_D / Math.max(1, gap_d));
+  return Math.max(0, idle_d - IDLE_FREE_D / short) * PER_IDLE_DAY * short * short;
+}
 /** Where none is in time, one that at least kills comes before one that does not. */
 const DEAD_AT_LEAST = 0.02;
 
@@ -95,11 +103,12 @@ export function worthOf(
   odds: { inTime: number; dead: number; noSeed: number },
   minutesPer100m2: number,
   idle_d = 0,
+  gap_d = Infinity,
 ): number {
   const share = served(of, aims);
   const sure = LATE_KEEPS + (1 - LATE_KEEPS) * odds.inTime;
   const clean = 1 - SHED_SEED_COSTS * (1 - odds.noSeed);
-  const costs = minutesPer100m2 * PER_MINUTE + Math.max(0, idle_d - IDLE_FREE_D) * PER_IDLE_DAY;
+  const costs = minutesPer100m2 * PER_MINUTE + idleCost(idle_d, gap_d);
   // What takes more than it gives is made no better by seldom coming off.
   return (share > 0 ? share * sure * clean : share) + DEAD_AT_LEAST * odds.dead - costs;
 }

@@ -45,6 +45,34 @@ test('a strip has no holes in its data: pieces join from first to last day, what
   );
 });
 
+test('what is dug in, pulled or raked off leaves open ground from that day: a hole in the cloth', () => {
+  const kinds = (passes: [string, string][]) =>
+    stripOf(
+      'b',
+      [],
+      [cover({ passes: passes.map(([kind, due]) => ({ kind, due, doneOn: null })) })],
+      dayOf('2027-05-01'),
+      dayOf('2027-05-20'),
+    ).map((s) => [s.kind, isoOf(s.from).slice(5)]);
+  expect(
+    kinds([
+      ['cut', '2027-05-05'],
+      ['rake-off', '2027-05-07'],
+    ]),
+  ).toEqual([
+    ['cover', '05-01'],
+    ['residue', '05-05'],
+    ['bare', '05-07'],
+  ]);
+  for (const kind of ['dig', 'bury', 'pull'])
+    expect(kinds([[kind, '2027-05-05']])).toEqual([
+      ['cover', '05-01'],
+      ['bare', '05-05'],
+    ]);
+  expect(kinds([['cut', '2027-05-05']]).at(-1)).toEqual(['residue', '05-05']);
+  expect(kinds([['compost-over', '2027-05-05']]).at(-1)).toEqual(['residue', '05-05']);
+});
+
 test('a sheeted cover is woven, then dark, then mulch until planting, and bare days are what is left', () => {
   const strip = stripOf(
     'b',

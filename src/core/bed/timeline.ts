@@ -1,4 +1,4 @@
-import { TRIMS } from '../termination/method.ts';
+import { OPENS, TRIMS } from '../termination/method.ts';
 import { type Day, dayOf } from '../calendar/day.ts';
 
 /** A food or flower crop on a bed, as far as the strip needs it. Dates are ISO; a done date outranks a planned one. */
@@ -94,10 +94,12 @@ export function stripOf(
     const sheetFrom = sheet ? done(sheet.doneOn, sheet.due) : d.to;
     const sheetTo = lift ? done(lift.doneOn, lift.due) : sheetFrom;
     const endPlanned = !endingPasses(c)[0]?.doneOn;
+    const opened = c.passes.find((p) => OPENS.has(p.kind));
+    const liesUntil = opened ? Math.min(d.to, done(opened.doneOn, opened.due)) : d.to;
     spans.push({
       kind: 'residue',
       from: d.endFrom,
-      to: Math.min(sheetFrom, d.to),
+      to: Math.min(sheetFrom, liesUntil),
       refId: c.id,
       planned: endPlanned,
     });
@@ -111,7 +113,7 @@ export function stripOf(
     spans.push({
       kind: 'residue',
       from: Math.max(sheetTo, d.endFrom),
-      to: d.to,
+      to: liesUntil,
       refId: c.id,
       planned: endPlanned,
     });

@@ -1,4 +1,5 @@
 import { type AimStrands } from '../aims/aims.ts';
+import { type Day } from '../calendar/day.ts';
 import { bestWay } from '../plan/search.ts';
 import { type GrownPlan } from '../plan/grown.ts';
 import { type EndingAnswer } from '../plan/answers.ts';
@@ -6,8 +7,15 @@ import { type MethodHere } from '../termination/method.ts';
 
 /** One thing that would turn a failing plan into one that holds, with the odds it would then have. */
 export type Change =
-  /** With planting so many days later, ended this way; `serves` as then. */
-  | { kind: 'plant-later'; days: number; odds: number; method: string; serves: Record<string, number> }
+  /** With planting so many days later, ended this way from that day on; `serves` as then. */
+  | {
+      kind: 'plant-later';
+      days: number;
+      odds: number;
+      method: string;
+      startDay: Day;
+      serves: Record<string, number>;
+    }
   | { kind: 'sow-earlier'; days: number; odds: number }
   | { kind: 'other-method'; method: string; missing: string[]; odds: number }
   | { kind: 'transplants'; odds: number };
@@ -53,7 +61,8 @@ export function changesFor(
 export function plantLater({ plan, ensemble }: GrownPlan, best: EndingAnswer | undefined): Change[] {
   if (!best || !Number.isFinite(best.readyMostly)) return [];
   const days = Math.ceil(best.readyMostly - ensemble.fromDay - plan.plantAt);
+  const { method, startDay, serves } = best;
   return days > 0 && days <= MOST_LATER_D
-    ? [{ kind: 'plant-later', days, odds: LATER_ODDS, method: best.method, serves: best.serves }]
+    ? [{ kind: 'plant-later', days, odds: LATER_ODDS, method, startDay, serves }]
     : [];
 }

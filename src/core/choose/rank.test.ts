@@ -14,6 +14,7 @@ const ending = (method: string, serves: Record<string, number>, inTime = 1): End
     serves: { hold: 0, flowers: 0, loosen: 0, ease: 1, ...serves },
     minutesPer100m2: 0,
     idle_d: 0,
+    gap_d: 200,
     held: spread(serves.hold ?? 0),
     flowerDays: spread(10),
     bareDays: spread(5),
@@ -91,11 +92,13 @@ describe('rank', () => {
 describe('late by days', () => {
   const late = (days: number, odds = 0.9) =>
     sample('vetch', [ending('crimp', { hold: 0.9 }, 0.1), ending('cut', { hold: 0.9 }, 0.1)], {
-      changes: [{ kind: 'plant-later', days, odds, method: 'cut', serves: { hold: 0.9 } }],
+      changes: [{ kind: 'plant-later', days, odds, method: 'cut', startDay: 112, serves: { hold: 0.9 } }],
     });
   test('it hangs by the later day with the way that then ends it, for less the later', () => {
     const [near, far] = [rankOne(late(6), hold), rankOne(late(20), hold)];
     expect([near.late, near.sample.best!.method, near.sample.weeks]).toEqual([true, 'cut', []]);
+    // On the day that belongs to the later planting, not on the one that failed.
+    expect([near.sample.best!.startDay, near.sample.best!.windowDays]).toEqual([112, [112, 112]]);
     expect(near.fit).toBeGreaterThan(far.fit);
     // 0.9 served at 0.9 odds (a twentieth kept), 0.018 for being dead, times 0.82 less 0.012 a day.
     expect(near.fit).toBeCloseTo((0.9 * 0.905 + 0.02 * 0.9) * (0.82 - 0.072), 6);

@@ -38,10 +38,12 @@ export function rankOne(given: Sample, aims: AimStrands[]): Ranked {
     scaled(worthOf(change.serves, aims, odds, best.minutesPer100m2)) *
     (PLANTED_LATE_KEEPS - PER_LATE_DAY * change.days);
   if (then <= now) return { sample, fit: now, late: false };
-  // It hangs with the way that would then end it.
+  // It hangs with the way that would then end it, on the day that it would.
   const way = sample.endings.find((e) => e.method === change.method) ?? best;
-  const weeks = way === best ? sample.weeks : [];
-  return { sample: { ...sample, best: way, weeks }, fit: then, late: true };
+  const { startDay } = change;
+  if (way === best && startDay === best.startDay) return { sample, fit: then, late: true };
+  const moved = { ...way, startDay, windowDays: [startDay, startDay] as [number, number] };
+  return { sample: { ...sample, best: moved, weeks: [] }, fit: then, late: true };
 }
 
 /** Orders samples by how well they serve the aims, times the odds that they are over in time. Changing aims recomputes nothing else. */

@@ -198,8 +198,16 @@ export function later(trial: Trial, sownAt: number): Change[] {
     const moved = { ...trial, base: { ...base, plantAt, growUntil: ensemble.days } };
     const best = screen(moved, sownAt).best;
     if (!best || best.inTime < 0.7) continue;
-    const of = serves(base.members, base.next, best.figures);
-    return [{ kind: 'plant-later', days, odds: best.inTime, method: best.method, serves: of }];
+    return [
+      {
+        kind: 'plant-later',
+        days,
+        odds: best.inTime,
+        method: best.method,
+        startDay: ensemble.fromDay + best.start,
+        serves: serves(base.members, base.next, best.figures),
+      },
+    ];
   }
   return [];
 }

@@ -22,6 +22,8 @@ export interface EndingAnswer {
   wait_d20: number;
   /** Days from the end of growth to planting, mean. */
   idle_d: number;
+  /** Days from the ground being free to planting. */
+  gap_d: number;
   /** Nitrogen the next crop can use above the same bed left bare. */
   nitrogen_g_m2: Spread;
   residue_g_m2: Spread;

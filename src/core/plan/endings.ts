@@ -10,7 +10,7 @@ import { type Laying, layingOf, newOutcome, type YearOutcome } from './outcome.t
 import { type EndingAnswer, type WeekAway } from './answers.ts';
 import { type YearEnd } from '../termination/plan.ts';
 import { ASIDE, type Effort, type Found, FULL, HOPELESS, lastStart, searchDays } from './search.ts';
-import { idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
+import { gapOf, idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
 
 /** Ways that are not put forward are judged on so many years. */
 const ASIDE_YEARS = 30;
@@ -78,7 +78,7 @@ export const worthOfEnding = (
   e: EndingAnswer,
   aims: AimStrands[],
   odds: Pick<EndingAnswer['odds'], 'inTime' | 'dead' | 'noSeed'> = e.odds,
-): number => worthOf(e.serves, aims, odds, e.minutesPer100m2, e.idle_d);
+): number => worthOf(e.serves, aims, odds, e.minutesPer100m2, e.idle_d, e.gap_d);
 
 /** One way of ending begun on one day. */
 export function answerEnding(grown: GrownPlan, method: MethodHere, start: number): EndingAnswer {
@@ -218,6 +218,7 @@ function tell(
     ),
     plantable: pick((y) => from + y.plantableAt),
     idle_d: mean((y) => idleDays(y, plan.plantAt)),
+    gap_d: gapOf(plan),
     lies_d: waits ? 0 : quantile(lies, 0.5, weights),
     wait_d20: quantile(
       years.map((y) => (y.deadAt < Infinity ? y.wait_d20 : Infinity)),

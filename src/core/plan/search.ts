@@ -3,7 +3,7 @@ import { type Ending, endGrowth, newYearEnd, readyEnding } from '../termination/
 import { type MethodHere } from '../termination/method.ts';
 import { type GrownPlan } from './grown.ts';
 import { type Laying, layingKey, layingOf, newOutcome } from './outcome.ts';
-import { idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
+import { gapOf, idleDays, inTime, readYears, type ReadYear, yieldOf } from './year.ts';
 
 // The day of every way of ending that serves the aims best: coarsely over the time there is, then ever closer round the best few.
 
@@ -241,6 +241,7 @@ function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: number, a
         odds,
         way.method.minutesPer100m2,
         sum.idle / total,
+        gapOf(grown.plan),
       ),
       inTime: odds.inTime,
       figures,

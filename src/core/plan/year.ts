@@ -9,7 +9,7 @@ import {
   type YearOfPlan,
   type YearOutcome,
 } from './outcome.ts';
-import { type YearEnd } from '../termination/plan.ts';
+import { type Plan, type YearEnd } from '../termination/plan.ts';
 import { makeReading, readCourse, type Reading } from './reading.ts';
 
 /** Room for readings by length of the span and year: written over by the next plan that is read, as its courses are. */
@@ -66,6 +66,9 @@ export function readYears(grown: GrownPlan, only?: number[]): ReadYear[] {
     weight: weights ? weights[y]! : 1,
   }));
 }
+
+/** Days from the ground being free, or from sowing where that is not known, to planting. */
+export const gapOf = (plan: Plan): number => plan.plantAt - (plan.freeAt ?? plan.sownAt);
 
 /** Days from the end of growth to planting; none while something lives on. */
 export const idleDays = (end: YearEnd, plantAt: number): number =>

@@ -51,6 +51,9 @@ export type PassKind = (typeof PASS_KINDS)[number];
 /** Passes after which the stand lives on: they trim or harvest it and do not begin its ending. */
 export const TRIMS: ReadonlySet<string> = new Set<PassKind>(['mow-high', 'take-hay', 'pick-shoots']);
 
+/** Passes after which the ground lies open: what stood there is under it or gone. */
+export const OPENS: ReadonlySet<string> = new Set<PassKind>(['dig', 'bury', 'pull', 'rake-off']);
+
 /** A way to end a cover: its passes with days from the first one; null waits for the stand to be dead. */
 export interface Method {
   id: string;

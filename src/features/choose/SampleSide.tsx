@@ -35,6 +35,9 @@ interface Props {
 }
 
 /** The chosen sample in words: why, why not, every way to end it, and the button that puts it on the bed. */
+const windowWords = ([from, to]: [number, number]): string =>
+  to > from ? `from ${showDay(from)} to ${showDay(to)}` : `on ${showDay(from)}`;
+
 export function SampleSide({
   sample,
   units,
@@ -62,7 +65,7 @@ export function SampleSide({
           `${sample.first.name} from ${showDay(sample.first.sowDay)}, ended ${showDay(sample.first.best.startDay)} (${METHOD_SHORT[sample.first.best.method] ?? ''}). Then `}
         {sample.first ? 'sow' : 'Sow'} {showDay(sample.sowDay)}.{' '}
         {sample.best
-          ? `${methods.find((m) => m.id === sample.best!.method)?.name}, from ${showDay(sample.best.windowDays[0])} to ${showDay(sample.best.windowDays[1])}.`
+          ? `${methods.find((m) => m.id === sample.best!.method)?.name}, ${windowWords(sample.best.windowDays)}.`
           : ''}
       </p>
       {late && (

@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { type Sample } from '../../core/choose/sample.ts';
 import { methods, speciesOf } from '../../catalogue/catalogue.ts';
-import { takeApart } from '../../core/termination/method.ts';
+import { type Method, OPENS, takeApart } from '../../core/termination/method.ts';
 import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
 import { monthName, showDay } from '../../ui/dates.ts';
 
@@ -12,6 +12,9 @@ interface Props {
   freeDay: number;
   plantDay: number;
 }
+
+/** Nothing lies on the ground once it is done. */
+const opens = (way: Method | undefined) => way?.passes.some((p) => OPENS.has(p.kind)) ?? false;
 
 export const COLUMN = 100;
 export const LEFT = 84;
@@ -57,6 +60,7 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
         const sheet = ending !== undefined && takeApart(ending).covering !== null;
         const waits = ending !== undefined && takeApart(ending).waits !== null;
         const dead = best && Number.isFinite(best.dead.mid) ? Math.min(plantDay, best.dead.mid) : plantDay;
+        const lies = ending !== undefined && !opens(ending);
         const fails = !best || best.odds.inTime < 0.5;
         const cover = (at: number) => s.stand.coverByDay[Math.round(((at - TOP) / HEIGHT) * span)] ?? 0;
         return (
@@ -87,13 +91,15 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
                   }))}
                   coverAt={cover}
                 />
-                <rect
-                  x={x}
-                  y={y(s.first.best.startDay)}
-                  width={WIDTH}
-                  height={Math.max(0, y(s.sowDay) - y(s.first.best.startDay))}
-                  fill={`url(#${prefix}-residue)`}
-                />
+                {!opens(methods.find((m) => m.id === s.first!.best.method)) && (
+                  <rect
+                    x={x}
+                    y={y(s.first.best.startDay)}
+                    width={WIDTH}
+                    height={Math.max(0, y(s.sowDay) - y(s.first.best.startDay))}
+                    fill={`url(#${prefix}-residue)`}
+                  />
+                )}
               </>
             )}
             <Woven
@@ -105,14 +111,16 @@ export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props)
               bands={bands}
               coverAt={cover}
             />
-            <rect
-              x={x}
-              y={y(end)}
-              width={WIDTH}
-              height={Math.max(0, y(sheet ? dead : plantDay) - y(end))}
-              fill={`url(#${prefix}-${sheet ? 'sheet' : 'residue'})`}
-            />
-            {sheet && (
+            {(sheet || lies) && (
+              <rect
+                x={x}
+                y={y(end)}
+                width={WIDTH}
+                height={Math.max(0, y(sheet ? dead : plantDay) - y(end))}
+                fill={`url(#${prefix}-${sheet ? 'sheet' : 'residue'})`}
+              />
+            )}
+            {sheet && lies && (
               <rect
                 x={x}
                 y={y(dead)}
