@@ -59,7 +59,11 @@ export function failureWords(f: Failure): string {
       return `${f.where} is outside what can be: ${v('least')} to ${v('most')}. Check the figure.`;
     case 'rate-unreadable':
     case 'rate-unit':
-      return `"${f.where}" cannot be read as a rate. Write for example 15 g/m², 120 lb/acre or 3 oz/100 ft².`;
+      return `"${f.where}" cannot be read as a rate. Write for example 15 g/m², 120 lb/acre, 3 oz/100 ft² or 40 g per bed.`;
+    case 'rate-wants-bed':
+      return `"${f.where}" goes by the bed, and no bed is chosen here. Write for how much ground it is, for example 40 g for 8 m².`;
+    case 'rate-wants-packet':
+      return `"${f.where}" goes by the packet, and what a packet weighs is not known here. Enter its weight first, or write the rate by weight.`;
     case 'rate-range':
       return `"${f.where}" comes to ${Number(v('g_m2')).toFixed(1)} g/m², which nobody sows. Check the unit.`;
     case 'service-away':

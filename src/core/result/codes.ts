@@ -59,6 +59,8 @@ export type FailureCode =
   | 'rate-range'
   | 'rate-unit'
   | 'rate-unreadable'
+  | 'rate-wants-bed'
+  | 'rate-wants-packet'
   | 'rate-wants-weight'
   | 'recipe-gone'
   | 'record-invalid'

@@ -41,6 +41,44 @@ describe('rates', () => {
       ),
     );
   });
+  test('by the bed, by the packet, by any piece of ground: as bags print it', () => {
+    const read = (t: string, by = { bed_m2: 8, packet_g: 50 } as Parameters<typeof parseRate_g_m2>[1]) => {
+      const r = parseRate_g_m2(t, by);
+      return r.ok ? Math.round(r.value * 100) / 100 : r.failure.code;
+    };
+    expect(
+      ['40 g per bed', '40g/bed', '80 g for 2 beds', '1 packet per bed', 'a packet for 5 m²'].map((t) =>
+        read(t),
+      ),
+    ).toEqual([5, 5, 5, 6.25, 10]);
+    expect(
+      ['2 packets for 10 m²', 'packet sows 25 sq ft', '1/4 lb/100 sq ft', '½ oz per 4 x 8 ft'].map((t) =>
+        read(t),
+      ),
+    ).toEqual([10, 21.53, 12.21, 4.77]);
+    expect(['1 lb per 2,000 sq ft', '20 g/10 m2', '2 kg/are'].map((t) => read(t))).toEqual([2.44, 2, 20]);
+    expect(['40 g per bed', 'a packet for 5 m²'].map((t) => read(t, {}))).toEqual([
+      'rate-wants-bed',
+      'rate-wants-packet',
+    ]);
+    expect(
+      ['40 per bed', '40 g per moon', '40 g', '40 stone per bed', '', 'per bed', '9 kg per bed'].map((t) =>
+        read(t),
+      ),
+    ).toEqual([
+      'rate-unit',
+      'rate-unit',
+      'rate-unit',
+      'rate-unit',
+      'rate-unreadable',
+      'rate-unreadable',
+      'rate-range',
+    ]);
+    // Whatever is typed is read or refused, never thrown at.
+    fc.assert(
+      fc.property(fc.string(), (t) => typeof read(t) === 'number' || String(read(t)).startsWith('rate-')),
+    );
+  });
   test('150 g of rye on 10 m² is sensible, 30 g far too thin, half a kilo wasteful', () => {
     expect([150, 30, 70, 500].map((g) => senseOfRate((g / 10) * 0.9, rye, 1))).toEqual([
       'sensible',

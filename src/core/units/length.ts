@@ -76,7 +76,7 @@ export function parseSize_m(
 
 /** Square metres in one unit of area, by every spelling that gardeners use. */
 const AREAS: [RegExp, number][] = [
-  [/^(m2|m²|sqm|sq\.?m|square\s*met(re|er)s?)$/, 1],
+  [/^(m2|m²|sqm|sq\.?\s*m\.?|square\s*met(re|er)s?)$/, 1],
   [/^(ft2|ft²|sqft|sq\.?\s*ft\.?|square\s*(feet|foot))$/, 0.09290304],
   [/^(yd2|yd²|sqyd|sq\.?\s*yd\.?|square\s*yards?)$/, 0.83612736],
   [/^(a|ar|are|ares)$/, 100],

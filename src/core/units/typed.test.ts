@@ -22,6 +22,7 @@ describe('sizes as gardeners write them', () => {
     ['6 m²', 'ft', [null, null, 6]],
     ['6m2', undefined, [null, null, 6]],
     ['100 sq ft', 'm', [null, null, 9.29]],
+    ['30 sq m', 'ft', [null, null, 30]],
     ['100 square feet', 'm', [null, null, 9.29]],
     ['10 sq yd', 'm', [null, null, 8.361]],
     ['2 ares', 'm', [null, null, 200]],

@@ -105,8 +105,9 @@ function Chooser({ bed }: { bed: Bed }) {
           onBed(draftOf(sample, s.bed), s.bed, s.gap, { ...form, before: '' }, today, hands.newId),
         ]),
     ];
-    if (await run(putCoverOnBlock(hands, parts)))
-      void navigate(ticked.size > 0 ? '/' : `/cover/${parts[0]!.cover.id}/seed`);
+    if (!(await run(putCoverOnBlock(hands, parts)))) return;
+    form.forget();
+    void navigate(ticked.size > 0 ? '/' : `/cover/${parts[0]!.cover.id}/seed`);
   }
   const pin = (id: string) => setPinned(flip(pinned, id));
   const alter = (s: Sample) => {
@@ -142,6 +143,11 @@ function Chooser({ bed }: { bed: Bed }) {
                 the aims
               </summary>
               <GapFields form={form} />
+              {form.changed && (
+                <button type="button" className="btn btn-sm mt-2" onClick={form.forget}>
+                  Back to what is planned
+                </button>
+              )}
               {form.offer && (
                 <p className="text-bark mt-1 text-sm">
                   {plantingWords(form.offer, form.crop.name, garden.units)}

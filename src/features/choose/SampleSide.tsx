@@ -34,10 +34,10 @@ interface Props {
   children?: ReactNode;
 }
 
-/** The chosen sample in words: why, why not, every way to end it, and the button that puts it on the bed. */
 const windowWords = ([from, to]: [number, number]): string =>
   to > from ? `from ${showDay(from)} to ${showDay(to)}` : `on ${showDay(from)}`;
 
+/** The chosen sample in words: why, why not, every way to end it, and the button that puts it on the bed. */
 export function SampleSide({
   sample,
   units,

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { cropOf, crops } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
@@ -10,6 +10,7 @@ import { bedNotes, gapQuestion } from '../../questions/gap.ts';
 import { nextCropOf } from '../../questions/methods.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import { firstOpenGap, gapFrom, LEAST_GAP_D, LONGEST_GAP_D } from './gap.ts';
 
 /** Crops offered to follow when nothing is planned, the first whose family has not been on the bed lately. */
@@ -17,7 +18,22 @@ const OFFERED_NEXT = ['tomato', 'winter-squash', 'cabbage', 'leek', 'lettuce', '
 /** Where this crop has no season here, a gap of this many days is begun with. */
 const NO_SEASON_GAP_D = 120;
 
-/** What the gardener says of a gap, begun from what is planned on the bed or from the address, and the question it makes. */
+/** What the gardener has said of a gap otherwise than it is planned. */
+interface Said {
+  free?: string;
+  before?: string;
+  nextId?: string;
+  nextWay?: 'transplant' | 'seed';
+  plantOn?: string;
+  wayId?: string;
+  aims?: AimStrands[];
+}
+const NOTHING_SAID: Said = {};
+
+/**
+ * What the gardener says of a gap, begun from what is planned on the bed or from the address, and the question it makes. What was said stays
+ * with this gap until a cover is put into it, through other screens and a closed page.
+ */
 export function useGapForm(bed: Bed) {
   const { garden, plantings, covers, looks, recipes, lots, today } = useGarden();
   const [search] = useSearchParams();
@@ -31,31 +47,33 @@ export function useGapForm(bed: Bed) {
       start,
     );
   }, [mine, covers, bed.id, today, search]);
-  const [free, setFree] = useState(isoOf(first.freeDay));
+  const [kept, keep, forget] = useDraft<Said>(`choose ${bed.id} ${isoOf(first.freeDay)}`, NOTHING_SAID);
+  const said = kept ?? NOTHING_SAID;
+  const saying =
+    <K extends keyof Said>(field: K) =>
+    (value: Said[K]) =>
+      keep({ ...said, [field]: value });
+  const free = said.free ?? isoOf(first.freeDay);
   const freeDay = isIsoDate(free) ? dayOf(free) : first.freeDay;
   // What the gardener has said stays said; the rest follows from what is planned round the day on which the ground is free.
   const gap = useMemo(() => gapFrom(mine, freeDay), [mine, freeDay]);
-  const [saidBefore, setBefore] = useState<string>();
-  const before = saidBefore ?? gap.before?.cropId ?? '';
+  const before = said.before ?? gap.before?.cropId ?? '';
   const notes = useMemo(
     () => bedNotes({ bed, plantings, covers, looks }, freeDay, before),
     [bed, plantings, covers, looks, freeDay, before],
   );
-  const [saidNext, setNextId] = useState<string>();
-  const nextId = saidNext ?? gap.next?.cropId ?? offeredNext(notes.families.map((f) => f.family));
-  const [saidWay, setNextWay] = useState<'transplant' | 'seed'>();
-  const nextWay = saidWay ?? gap.next?.way ?? 'transplant';
+  const nextId = said.nextId ?? gap.next?.cropId ?? offeredNext(notes.families.map((f) => f.family));
+  const nextWay = said.nextWay ?? gap.next?.way ?? 'transplant';
   const crop = cropOf(nextId);
   const way = crop.ways.includes(nextWay) ? nextWay : crop.ways[0]!;
-  const [saidPlantOn, setPlantOn] = useState<string>();
   const offer: PlantingOffer | undefined = useMemo(
     () => offerPlanting(garden.site, crop, way, freeDay),
     [garden.site, crop, way, freeDay],
   );
   // Where nothing is planned, the crop, the frosts and the warmth of this garden say when.
-  const plannedOn = saidPlantOn ?? gap.next?.plantOn;
+  const plannedOn = said.plantOn ?? gap.next?.plantOn;
   const plantOn = plannedOn ?? isoOf(offer?.day ?? freeDay + NO_SEASON_GAP_D);
-  const [wayId, setWayId] = useState('raked');
+  const wayId = said.wayId ?? 'raked';
   const length = dayOf(plantOn) - dayOf(free);
   const valid = isIsoDate(free) && isIsoDate(plantOn) && length >= LEAST_GAP_D && length <= LONGEST_GAP_D;
   const offeredAims: AimOffer[] = useMemo(
@@ -63,14 +81,14 @@ export function useGapForm(bed: Bed) {
       valid ? offerAims(garden.site, nextCropOf(nextId, way), bed.soil, notes, freeDay, dayOf(plantOn)) : [],
     [valid, garden.site, nextId, way, bed.soil, notes, freeDay, plantOn],
   );
-  const [saidAims, setAims] = useState<AimStrands[] | null>(null);
   const aims = useMemo(
-    () => saidAims ?? offeredAims.map(({ id, strands }) => ({ id, strands })),
-    [saidAims, offeredAims],
+    () => said.aims ?? offeredAims.map(({ id, strands }) => ({ id, strands })),
+    [said.aims, offeredAims],
   );
+  const known = kept !== undefined;
   const question = useMemo<ChooseInput | null>(
     () =>
-      valid
+      valid && known
         ? gapQuestion(
             { garden, bed, plantings, covers, looks, recipes, lots },
             {
@@ -87,6 +105,7 @@ export function useGapForm(bed: Bed) {
         : null,
     [
       valid,
+      known,
       garden,
       bed,
       plantings,
@@ -106,23 +125,26 @@ export function useGapForm(bed: Bed) {
   return {
     gap,
     before,
-    setBefore,
+    setBefore: saying('before'),
     free,
-    setFree,
+    setFree: saying('free'),
     nextId,
-    setNextId,
+    setNextId: saying('nextId'),
     way,
-    setNextWay,
+    setNextWay: saying('nextWay'),
     plantOn,
-    setPlantOn,
+    setPlantOn: saying('plantOn'),
     /** The offered day, while none is planned or said. */
     offer: plannedOn === undefined ? offer : undefined,
     wayId,
-    setWayId,
+    setWayId: saying('wayId'),
     crop,
     aims,
-    setAims,
-    offeredAims: saidAims === null ? offeredAims : [],
+    setAims: saying('aims'),
+    offeredAims: said.aims === undefined ? offeredAims : [],
+    /** Something is said otherwise than planned; and a way to take it back. */
+    changed: Object.keys(said).length > 0,
+    forget,
     valid,
     question,
   };

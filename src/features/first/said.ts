@@ -70,7 +70,8 @@ export function packetOf(t: Typed): Result<Packet> {
   if (!shares.ok) return shares;
   const weight = t.weight.trim() ? parseMass_g(t.weight, t.imperial ? 'oz' : 'g') : ok(null);
   if (!weight.ok) return weight;
-  const rate = rateOf(t.rate, weight.value);
+  const ground = groundOf(t);
+  const rate = rateOf(t.rate, weight.value, ground.ok ? ground.value.area_m2 : undefined);
   if (!rate.ok) return rate;
   const price = t.price.trim() ? figure(t.price.replace(/[^\d.,]/g, '')) : null;
   return ok({
@@ -82,10 +83,10 @@ export function packetOf(t: Typed): Result<Packet> {
   });
 }
 
-function rateOf(text: string, weight_g: number | null): Result<number | null> {
+function rateOf(text: string, weight_g: number | null, bed_m2: number | undefined): Result<number | null> {
   if (text.trim() === '') return ok(null);
   const ground = parseGround(text);
-  if (!ground.ok) return parseRate_g_m2(text);
+  if (!ground.ok) return parseRate_g_m2(text, { bed_m2, packet_g: weight_g ?? undefined });
   return weight_g === null
     ? fail('rate-wants-weight', text)
     : parseRate_g_m2(`${weight_g / ground.value.area_m2} g/m2`);

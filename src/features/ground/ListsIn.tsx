@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { crops } from '../../catalogue/catalogue.ts';
 import { type DayOrder, orderOf } from '../../core/calendar/typedDay.ts';
 import { type Failure } from '../../core/result/result.ts';
@@ -20,6 +20,7 @@ import {
 import { type CsvTable, readTable } from '../../records/files/weatherCsv.ts';
 import { saveBeds } from '../../records/verbs/verbs.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { Field } from '../../ui/parts.tsx';
@@ -58,7 +59,8 @@ const SHOWN_ROWS = 5;
 export function ListsIn({ tell }: { tell(f: Failure): void }) {
   const { garden, beds, today, hands, run } = useGarden();
   const [kind, setKind] = useState<Kind>('beds');
-  const [text, setText] = useState('');
+  const [kept, keep, forget] = useDraft(`list for ${garden.id}`, '');
+  const text = kept ?? '';
   const [table, setTable] = useState<CsvTable | null>(null);
   const [columns, setColumns] = useState<Columns | null>(null);
   const [order, setOrder] = useState<DayOrder>('dmy');
@@ -68,19 +70,23 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
   const wanted = kind === 'beds' ? BED_COLUMNS : SEED_COLUMNS;
 
   function take(raw: string, as: Kind = kind) {
-    setText(raw);
+    if (raw === '') forget();
+    else keep(raw);
+    read(raw, as);
+  }
+  function read(raw: string, as: Kind) {
     setProblem('');
     if (raw.trim() === '') return setTable(null);
-    const read = readTable(raw);
-    if (!read.ok) {
+    const found = readTable(raw);
+    if (!found.ok) {
       setTable(null);
-      return setProblem(failureWords(read.failure));
+      return setProblem(failureWords(found.failure));
     }
-    const guessed = guessList(read.value, as === 'beds' ? BED_COLUMNS : SEED_COLUMNS);
-    setTable(read.value);
+    const guessed = guessList(found.value, as === 'beds' ? BED_COLUMNS : SEED_COLUMNS);
+    setTable(found.value);
     setColumns(guessed);
     setMeans({});
-    const days = read.value.rows.map((r) => r[guessed.planted] ?? '');
+    const days = found.value.rows.map((r) => r[guessed.planted] ?? '');
     const told = guessDayOrder(days);
     setOrder(
       told === 'dmy' && days.every((d) => !/^\s*(1[3-9]|2\d|3[01])\D/.test(d))
@@ -88,6 +94,13 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
         : told,
     );
   }
+  // What was pasted before the page was closed is read again.
+  const back = useRef(false);
+  useEffect(() => {
+    if (kept === undefined || back.current) return;
+    back.current = true;
+    if (kept !== '') read(kept, kind);
+  });
   async function open(file: File | undefined) {
     if (!file) return;
     const read = await textOf(file, LARGEST.table);

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { coverName, findSpecies, species, speciesOf } from '../../catalogue/catalogue.ts';
 import { countShares, massShares, withShare } from '../../core/seed/shares.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
@@ -6,6 +6,7 @@ import { changeRecipe, typedAnew } from '../../records/commands/seed.ts';
 import { removeRecipe, saveRecipe } from '../../records/verbs/seed.ts';
 import type { Recipe } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { useDraft } from '../../ring/useDraft.ts';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';
 import { failureWords } from '../../ui/failureWords.ts';
 import { Answer } from '../../ui/parts.tsx';
@@ -14,7 +15,10 @@ import { PackList } from './ToBuy.tsx';
 /** Mixes under their names, with shares by weight and by number of seeds; changing one changes the other. */
 export function Mixes() {
   const { garden, recipes, hands, run } = useGarden();
-  const [name, setName] = useState('');
+  const [kept, setName, forget] = useDraft(`mix for ${garden.id}`, '');
+  const name = kept ?? '';
+  // The same mix however often it is clicked.
+  const id = useRef(hands.newId());
   const sorted = [...recipes].sort((a, b) => a.name.localeCompare(b.name));
   return (
     <>
@@ -42,7 +46,7 @@ export function Mixes() {
           if (!name.trim()) return;
           void run(
             saveRecipe(hands, {
-              id: hands.newId(),
+              id: id.current,
               gardenId: garden.id,
               name: name.trim(),
               parts: [
@@ -53,7 +57,11 @@ export function Mixes() {
               packs: [],
               rate_g_m2: null,
             }),
-          ).then((ok) => ok && setName(''));
+          ).then((ok) => {
+            if (!ok) return;
+            id.current = hands.newId();
+            forget();
+          });
         }}
       >
         <TextField label="Name of a new mix" value={name} onChange={setName} />
@@ -76,6 +84,10 @@ function MixCard({
 }) {
   const [kind, setKind] = useState('phacelia');
   const [rate, setRate] = useState('');
+  const { beds } = useGarden();
+  // By the bed where all are of one size, by the bag where there is one.
+  const bed_m2 = beds.every((b) => b.area_m2 === beds[0]!.area_m2) ? beds[0]?.area_m2 : undefined;
+  const by = { bed_m2, packet_g: recipe.packs.length === 1 ? recipe.packs[0]!.size_g : undefined };
   const [problem, setProblem] = useState('');
   const sizes = recipe.parts.map((p) => findSpecies(p.speciesId)?.seed.thousandSeed_g ?? 10);
   const mass = recipe.parts.map((p) => p.share);
@@ -197,14 +209,14 @@ function MixCard({
             className="flex items-end gap-3"
             onSubmit={(e) => {
               e.preventDefault();
-              const read = parseRate_g_m2(rate);
+              const read = parseRate_g_m2(rate, by);
               setProblem(read.ok ? '' : failureWords(read.failure));
               if (read.ok) onSave({ ...recipe, rate_g_m2: read.value });
             }}
           >
             <TextField
               label="Rate, as the bag says it"
-              hint="15 g/m², 120 lb/acre, 3 oz/100 ft²"
+              hint="15 g/m², 120 lb/acre, 3 oz/100 ft², a bag for 20 m²"
               value={rate}
               onChange={setRate}
             />

@@ -7,7 +7,7 @@ import { parseLength_m } from '../../core/units/length.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
 import { showArea, showLength } from '../../core/units/show.ts';
 import { saveRecipe } from '../../records/verbs/seed.ts';
-import { weightsOf } from '../../questions/weights.ts';
+import { sownArea_m2, weightsOf } from '../../questions/weights.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';
@@ -82,7 +82,7 @@ function OwnRate({ cover, bed, onChange }: Props) {
         className="mt-2 flex max-w-xl items-end gap-3"
         onSubmit={(e) => {
           e.preventDefault();
-          const read = parseRate_g_m2(text);
+          const read = parseRate_g_m2(text, { bed_m2: sownArea_m2(cover, bed) });
           if (!read.ok) return setProblem(failureWords(read.failure));
           const times = (cover.rateTimes * read.value) / now_g_m2;
           if (times < LEAST_TIMES || times > MOST_TIMES)
@@ -96,7 +96,7 @@ function OwnRate({ cover, bed, onChange }: Props) {
       >
         <TextField
           label="Weigh at this rate"
-          hint="15 g/m², 120 lb/acre, 3 oz/100 ft²"
+          hint="15 g/m², 120 lb/acre, 3 oz/100 ft², 40 g per bed"
           value={text}
           onChange={setText}
         />

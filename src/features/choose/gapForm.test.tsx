@@ -1,0 +1,74 @@
+import { expect, test } from '@jest/globals';
+import { screen, waitFor } from '@testing-library/react';
+import { useGarden } from '../../ring/garden.tsx';
+import { renderInGarden } from '../../ring/renderInGarden.tsx';
+import { GapFields } from './GapFields.tsx';
+import { useGapForm } from './useGapForm.ts';
+
+/** The fields of a bed's gap, and what would be asked of the core. */
+function Gap({ bedId }: { bedId: string }) {
+  const { beds } = useGarden();
+  const form = useGapForm(beds.find((b) => b.id === bedId)!);
+  const { question } = form;
+  return (
+    <>
+      <GapFields form={form} />
+      <p data-testid="asked">
+        {question ? `${question.gap.next.id} ${question.gap.plantDay - question.gap.freeDay}` : 'nothing'}
+      </p>
+      <p data-testid="aims">{form.aims.map((a) => `${a.id} ${a.strands}`).join(', ')}</p>
+      {form.changed && (
+        <button type="button" onClick={form.forget}>
+          As planned
+        </button>
+      )}
+      <button type="button" onClick={() => form.setAims([{ id: 'flowers', strands: 3 }])}>
+        Bees
+      </button>
+    </>
+  );
+}
+const gap = <Gap bedId="north-shore-bed-8" />;
+const asked = () => screen.getByTestId('asked').textContent;
+const next = () => screen.getByLabelText('What comes next') as HTMLSelectElement;
+
+test('what was said of a gap is there again after the page was left, for this gap alone, until it is taken back', async () => {
+  const first = await renderInGarden(gap);
+  await waitFor(() => expect(asked()).not.toBe('nothing'));
+  const planned = [asked(), next().value, screen.getByTestId('aims').textContent];
+  expect(screen.queryByRole('button', { name: 'As planned' })).toBeNull();
+  await first.user.selectOptions(next(), 'leek');
+  await first.user.click(screen.getByRole('button', { name: 'Bees' }));
+  await waitFor(() => expect(asked()).toMatch(/^leek /));
+  first.unmount();
+
+  const again = await renderInGarden(gap, { again: true });
+  await waitFor(() => expect(asked()).toMatch(/^leek /));
+  expect([next().value, screen.getByTestId('aims').textContent]).toEqual(['leek', 'flowers 3']);
+  again.unmount();
+
+  const other = await renderInGarden(<Gap bedId="north-shore-bed-11" />, { again: true });
+  await waitFor(() => expect(asked()).not.toBe('nothing'));
+  expect(screen.queryByRole('button', { name: 'As planned' })).toBeNull();
+  other.unmount();
+
+  const { user, db } = await renderInGarden(gap, { again: true });
+  await user.click(await screen.findByRole('button', { name: 'As planned' }));
+  await waitFor(() => expect([asked(), next().value, screen.getByTestId('aims').textContent]).toEqual(planned));
+  await waitFor(async () => expect(await db.drafts.count()).toBe(0));
+});
+
+test('nothing is asked of the core before it is known what was said: no answer to a question nobody put', async () => {
+  const { user, unmount } = await renderInGarden(gap);
+  await waitFor(() => expect(asked()).not.toBe('nothing'));
+  await user.selectOptions(next(), 'leek');
+  await waitFor(() => expect(asked()).toMatch(/^leek /));
+  unmount();
+  await renderInGarden(gap, { again: true });
+  const heard: string[] = [];
+  await waitFor(() => {
+    heard.push(asked()!);
+    expect(asked()).toMatch(/^leek /);
+  });
+  expect(heard.filter((h) => h !== 'nothing' && !h.startsWith('leek'))).toEqual([]);
+});
