@@ -54,7 +54,9 @@ test('what was said of a gap is there again after the page was left, for this ga
 
   const { user, db } = await renderInGarden(gap, { again: true });
   await user.click(await screen.findByRole('button', { name: 'As planned' }));
-  await waitFor(() => expect([asked(), next().value, screen.getByTestId('aims').textContent]).toEqual(planned));
+  await waitFor(() =>
+    expect([asked(), next().value, screen.getByTestId('aims').textContent]).toEqual(planned),
+  );
   await waitFor(async () => expect(await db.drafts.count()).toBe(0));
 });
 
