@@ -1,4 +1,5 @@
 import { cos, sin } from '../units/exact.ts';
+import { anchorOf, middleOnEarth, onPlan } from './earth.ts';
 import { boxOf, type Lies, outlineOf, type Shape } from './shape.ts';
 
 export interface Bedlike extends Shape {
@@ -16,17 +17,29 @@ const ROW_M = 24;
 
 /**
  * Answers: where might beds lie that nobody has laid out yet? Block by block in rows, side by side with a path between, under what is laid out
- * already. Beds with a place keep it.
+ * already. Beds with a place keep it; those of which a file told where they lie on the earth lie so beside each other.
+ * @param north_deg where north lies on the plan, degrees clockwise from its top
  */
-export function layOut<T extends Bedlike>(beds: readonly T[]): Map<string, Lies> {
+export function layOut<T extends Bedlike>(beds: readonly T[], north_deg = 0): Map<string, Lies> {
   const places = new Map<string, Lies>();
-  const laid = beds.filter((b) => b.at);
-  for (const b of laid) places.set(b.id, b.at!);
-  const corners = laid.flatMap((b) => outlineOf(b, b.at!));
+  for (const b of beds) if (b.at) places.set(b.id, b.at);
+  const onEarth = beds.filter((b) => !b.at && middleOnEarth(b));
+  const anchor =
+    anchorOf(beds, north_deg) ??
+    (onEarth[0] && places.size === 0
+      ? { earth: middleOnEarth(onEarth[0])!, plan: [0, 0] as const, north_deg }
+      : undefined);
+  if (anchor)
+    for (const b of onEarth) {
+      const [x_m, y_m] = onPlan(middleOnEarth(b)!, anchor);
+      places.set(b.id, { x_m, y_m, turn_deg: north_deg });
+    }
+  const laid = beds.filter((b) => places.has(b.id));
+  const corners = laid.flatMap((b) => outlineOf(b, places.get(b.id)!));
   const used = corners.length > 0 ? boxOf(corners) : undefined;
   let y = used ? used.y + used.height + BLOCK_PATH_M : 0;
   const left = used?.x ?? 0;
-  const rest = beds.filter((b) => !b.at).sort((a, b) => a.order - b.order);
+  const rest = beds.filter((b) => !places.has(b.id)).sort((a, b) => a.order - b.order);
   const blocks = [...new Set(rest.map((b) => b.block))];
   for (const block of blocks) {
     let x = left;

@@ -16,8 +16,10 @@ export interface Shape {
   width_m: number | null;
   length_m: number | null;
   area_m2: number;
-  /** Corners of what is no rectangle, from any first corner. */
+  /** Corners of what is no rectangle, from any first corner: y downwards as on the plan or, where it has a place on the earth, northwards. */
   ring: readonly Point[] | null;
+  /** Longitude and latitude of the ring's first corner, where a file told. */
+  place?: readonly [number, number] | null;
 }
 
 const RAD = Math.PI / 180;
@@ -47,7 +49,8 @@ export function cornersOf(shape: Shape): Point[] {
   if (shape.ring && shape.ring.length >= 3) {
     const box = boxOf(shape.ring);
     const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
-    return shape.ring.map(([x, y]) => [x - cx, y - cy] as const);
+    const down = shape.place ? -1 : 1;
+    return shape.ring.map(([x, y]) => [x - cx, down * (y - cy)] as const);
   }
   const side = Math.sqrt(shape.area_m2);
   const [w, l] = [(shape.width_m ?? side) / 2, (shape.length_m ?? side) / 2];

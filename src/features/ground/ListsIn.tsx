@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { crops } from '../../catalogue/catalogue.ts';
+import { layOut } from '../../core/ground/layOut.ts';
 import { type DayOrder, orderOf } from '../../core/calendar/typedDay.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { freshBed } from '../../questions/fresh.ts';
@@ -111,12 +112,15 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
     const taken = shapes.value.find((b) => beds.some((x) => x.name === b.name));
     if (taken)
       return tell({ code: 'bed-twice', where: 'the file and the garden', facts: { name: taken.name } });
+    const fresh = shapes.value.map((b, i) =>
+      freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: beds.length + i }),
+    );
+    // What the file tells of where they lie is kept on the plan.
+    const places = layOut([...beds, ...fresh], garden.north_deg);
     await run(
       saveBeds(
         hands,
-        shapes.value.map((b, i) =>
-          freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: beds.length + i }),
-        ),
+        fresh.map((b) => (b.place ? { ...b, at: places.get(b.id)! } : b)),
       ),
     );
   }

@@ -83,7 +83,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
     save(`${stem}-journal.csv`, 'text/csv', journalCsv(lines));
   }
   function exportBeds() {
-    save(`${stem}-beds.geojson`, 'application/geo+json', bedsToGeoJson(ring.beds));
+    save(`${stem}-beds.geojson`, 'application/geo+json', bedsToGeoJson(ring.beds, garden.north_deg));
   }
   async function wipe() {
     const gone = await wipeGarden(hands, garden.id);

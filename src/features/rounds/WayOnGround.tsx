@@ -21,14 +21,14 @@ interface Props {
 export function WayOnGround({ way, at }: Props) {
   const { garden, beds } = useGarden();
   const plan = useMemo(() => {
-    const places = layOut(beds);
+    const places = layOut(beds, garden.north_deg);
     const placed = beds.map((bed) => {
       const lies = places.get(bed.id)!;
       return { bed, lies, outline: outlineOf(bed, lies) };
     });
     const box = boxOf([...placed.flatMap((p) => p.outline), ...garden.marks.flatMap((m) => footOf(m))]);
     return { placed, box };
-  }, [beds, garden.marks]);
+  }, [beds, garden.marks, garden.north_deg]);
   if (beds.length === 0) return null;
   const { placed, box } = plan;
   const [w, h] = [box.width + 2 * MARGIN_M, box.height + 2 * MARGIN_M];

@@ -1,3 +1,4 @@
+import { onEarth } from '../../core/ground/earth.ts';
 import { fail, ok } from '../../core/result/result.ts';
 import { type Bed, type Mark } from '../types.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
@@ -17,14 +18,28 @@ export const placeBeds = (
   joins = false,
 ): Done =>
   writeFrom(hands.db, { ...meta(hands, gardenId, 'place-beds', label), joins }, async () => {
+    const north_deg = (await hands.db.gardens.get(gardenId))?.north_deg ?? 0;
     const wishes: Wish[] = [];
     for (const { id, patch } of placed) {
       const stands = await hands.db.beds.get(id);
       if (!stands) return fail('bed-gone');
-      wishes.push({ table: 'beds', put: { ...stands, ...patch } });
+      wishes.push({ table: 'beds', put: { ...stands, ...patch, place: placeOf(stands, patch, north_deg) } });
     }
     return ok(wishes);
   });
+
+/** Where a bed lies on the earth once it is moved on the plan: moved alike. Of another shape it lies where the plan says, and no longer as a file told. */
+function placeOf(stands: Bed, patch: Partial<Bed>, north_deg: number): Bed['place'] {
+  const { place, at } = stands;
+  if (!place || 'ring' in patch || 'area_m2' in patch) return null;
+  if (!at || !patch.at) return place;
+  const [lon, lat] = onEarth([patch.at.x_m, patch.at.y_m], {
+    earth: place,
+    plan: [at.x_m, at.y_m],
+    north_deg,
+  });
+  return [lon, lat];
+}
 
 /** Puts something on the plan beside the beds, or changes it; `patch` null takes it away. Fails with `garden-gone`. */
 export const changeMark = (

@@ -1,5 +1,7 @@
 import area from '@turf/area';
 import { type Feature, type Polygon } from 'geojson';
+import { anchorOf, eastOf, METRES_PER_DEGREE, outlineOnEarth } from '../../core/ground/earth.ts';
+import { type Lies } from '../../core/ground/shape.ts';
 import { type Result, fail, ok } from '../../core/result/result.ts';
 
 /** A bed read from a file, before it has an id. */
@@ -28,10 +30,7 @@ function namedRight(name: string, block: string, where: string, before: ReadBed[
   return before.some((b) => b.name === name) ? fail('bed-twice', where, { name }) : ok(true);
 }
 
-/** Metres per degree of latitude; longitude shrinks with the cosine. Good to a part in a thousand over a garden. */
-const METRES_PER_DEGREE = 111_320;
 const MOST_CORNERS = 2000;
-const eastOf = (latitude_deg: number): number => METRES_PER_DEGREE * Math.cos((latitude_deg * Math.PI) / 180);
 
 type Properties = Record<string, unknown> | null | undefined;
 
@@ -101,20 +100,19 @@ function placed(geometry: unknown, where: string): Result<Shape> {
   });
 }
 
-/** Beds as a GeoJSON FeatureCollection: with their outline where it is known where they lie, else without a geometry and with their sides. */
-export function bedsToGeoJson(beds: readonly ReadBed[]): string {
-  const feature = (b: ReadBed) => {
-    const { name, block, width_m, length_m, area_m2, ring, place } = b;
-    const geometry =
-      ring && place
-        ? {
-            type: 'Polygon',
-            coordinates: [
-              ring.map(([x, y]) => [place[0] + x / eastOf(place[1]), place[1] + y / METRES_PER_DEGREE]),
-            ],
-          }
-        : null;
+/**
+ * Beds as a GeoJSON FeatureCollection: with their outline where it is known where they lie, by a file or by the plan beside a bed of which a file told;
+ * else without a geometry and with their sides.
+ * @param north_deg where north lies on the plan, degrees clockwise from its top
+ */
+export function bedsToGeoJson(beds: readonly (ReadBed & { at?: Lies | null })[], north_deg = 0): string {
+  const laid = beds.map((b) => ({ ...b, at: b.at ?? null }));
+  const anchor = anchorOf(laid, north_deg);
+  const feature = (b: (typeof laid)[number]) => {
+    const { name, block, width_m, length_m, area_m2 } = b;
+    const outline = outlineOnEarth(b, anchor);
+    const geometry = outline ? { type: 'Polygon', coordinates: [outline] } : null;
     return { type: 'Feature', properties: { name, block, width_m, length_m, area_m2 }, geometry };
   };
-  return JSON.stringify({ type: 'FeatureCollection', features: beds.map(feature) }, null, 1);
+  return JSON.stringify({ type: 'FeatureCollection', features: laid.map(feature) }, null, 1);
 }

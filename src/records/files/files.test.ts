@@ -284,6 +284,25 @@ describe('beds in and out', () => {
       expect(Math.abs(y - read.value[0]!.ring![i]![1])).toBeLessThan(0.001);
     });
   });
+  test('a bed drawn beside one that a file told of goes out with its outline, and comes in again as large', () => {
+    const read = bedsFromGeoJson(collection(polygon([square])));
+    if (!read.ok) throw new Error(read.failure.code);
+    const here = { ...read.value[0]!, at: { x_m: 0, y_m: 0, turn_deg: 0 } };
+    const drawn = {
+      ...here,
+      name: 'Drawn',
+      ring: null,
+      place: null,
+      width_m: 1.2,
+      length_m: 8,
+      area_m2: 9.6,
+      at: { x_m: 20, y_m: 5, turn_deg: 30 },
+    };
+    const again = bedsFromGeoJson(bedsToGeoJson([here, drawn]));
+    if (!again.ok) throw new Error(again.failure.code);
+    expect(again.value[1]!.place).not.toBeNull();
+    expect(Math.abs(again.value[1]!.area_m2 - 9.6)).toBeLessThan(0.05);
+  });
   test.each([
     ['a name twice', collection(polygon([square]), polygon([square])), 'bed-twice'],
     ['a place off the earth', collection(polygon([square.map(([x, y]) => [x! * 10, y])])), 'geojson-shape'],

@@ -34,7 +34,7 @@ export function usePlan() {
   const { garden, beds, plantings, covers, today, hands, run } = useGarden();
   const [chosen, setChosen] = useState<Chosen>(null);
   const now = dayOf(today);
-  const places = useMemo(() => layOut(beds), [beds]);
+  const places = useMemo(() => layOut(beds, garden.north_deg), [beds, garden.north_deg]);
   const placed = useMemo<PlacedBed[]>(
     () =>
       beds.map((bed) => {
