@@ -169,6 +169,8 @@ export const gardenSchema = z.object({
   createdAt: z.string(),
 });
 
+const inBed = z.number().min(-500).max(500);
+
 export const bedSchema = z.object({
   id,
   gardenId: id,
@@ -203,6 +205,11 @@ export const bedSchema = z.object({
         width_m: z.number().positive().max(100),
         length_m: z.number().positive().max(100).nullable(),
         count: z.number().int().min(1).max(500),
+        /** Where those stand that somebody has placed, m from the middle of the bed before it is turned. */
+        spots: z
+          .array(z.tuple([inBed, inBed]))
+          .max(500)
+          .optional(),
       }),
     )
     .max(40),

@@ -39,6 +39,8 @@ export function failureWords(f: Failure): string {
       return 'This cover has been taken out of the garden, perhaps in another tab. Undo there brings it back.';
     case 'garden-gone':
       return 'This garden has been wiped from this browser, perhaps in another tab. Its file brings it back, under Keep.';
+    case 'thing-gone':
+      return 'What you moved was taken out of the bed meanwhile, perhaps in another tab. Nothing was saved; look at the bed again.';
     case 'bed-gone':
       return 'This bed has been taken away, perhaps in another tab. Undo there brings it back.';
     case 'entry-gone':

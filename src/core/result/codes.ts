@@ -74,6 +74,7 @@ export type FailureCode =
   | 'storage-failed'
   | 'storage-full'
   | 'storage-outdated'
+  | 'thing-gone'
   | 'trial-gone'
   | 'turn-unreadable'
   | 'weather-columns'

@@ -6,7 +6,8 @@ import { bringBack, readGardenFile } from '../files/gardenFile.ts';
 import { type Bed } from '../types.ts';
 import { type Hands } from '../verbs/verbs.ts';
 import { undo } from '../write.ts';
-import { changeMark, orderBeds, placeBeds } from './ground.ts';
+import { changeBed } from './change.ts';
+import { changeMark, orderBeds, placeBeds, placeInBed } from './ground.ts';
 
 let n = 0;
 let db: KilimDatabase;
@@ -118,4 +119,19 @@ test('a mark is put, changed and taken away, and the others stay', async () => {
   expect((await marks()).find((m) => m.id === 'wall')).toMatchObject({ name: 'Wall', height_m: 3, x_m: 1 });
   await changeMark(hands, gardenId, 'wall', null, 'wall');
   expect(await marks()).toEqual(had);
+});
+
+test('a thing in a bed is put where it stands; one that was taken away meanwhile is not put into another', async () => {
+  const obstacles = [
+    { name: 'Post', width_m: 0.3, length_m: 0.3, count: 2 },
+    { name: 'Rosemary', width_m: 0.8, length_m: null, count: 1 },
+  ];
+  await changeBed(hands, two, () => ({ obstacles }));
+  const stands = await bed(two.id);
+  expect((await placeInBed(hands, stands, 1, [[0.2, -3]])).ok).toBe(true);
+  expect((await bed(two.id)).obstacles).toEqual([obstacles[0], { ...obstacles[1], spots: [[0.2, -3]] }]);
+  await changeBed(hands, two, (b) => ({ obstacles: b.obstacles.slice(1) }));
+  const r = await placeInBed(hands, stands, 0, [[0, 0]]);
+  expect(r.ok ? '' : r.failure.code).toBe('thing-gone');
+  expect((await bed(two.id)).obstacles[0]!.spots).toEqual([[0.2, -3]]);
 });

@@ -28,6 +28,37 @@ export const placeBeds = (
     return ok(wishes);
   });
 
+/** Where the things of one kind stand in a bed, m from its middle. Fails with `bed-gone`, or `thing-gone` where it was taken away meanwhile. */
+export const placeInBed = (
+  hands: Hands,
+  of: Pick<Bed, 'id' | 'gardenId' | 'name' | 'obstacles'>,
+  nth: number,
+  spots: readonly (readonly [number, number])[],
+  joins = false,
+): Done =>
+  writeFrom(
+    hands.db,
+    {
+      ...meta(
+        hands,
+        of.gardenId,
+        'place-in-bed',
+        `${of.obstacles[nth]?.name ?? 'something'} in bed ${of.name}`,
+      ),
+      joins,
+    },
+    async () => {
+      const stands = await hands.db.beds.get(of.id);
+      if (!stands) return fail('bed-gone');
+      const thing = stands.obstacles[nth];
+      if (!thing || thing.name !== of.obstacles[nth]?.name) return fail('thing-gone');
+      const obstacles = stands.obstacles.map((o, i) =>
+        i === nth ? { ...o, spots: spots.map(([x, y]): [number, number] => [x, y]) } : o,
+      );
+      return ok([{ table: 'beds', put: { ...stands, obstacles } }]);
+    },
+  );
+
 /** Where a bed lies on the earth once it is moved on the plan: moved alike. Of another shape it lies where the plan says, and no longer as a file told. */
 function placeOf(stands: Bed, patch: Partial<Bed>, north_deg: number): Bed['place'] {
   const { place, at } = stands;

@@ -70,6 +70,15 @@ export function BedCard({ plan, placed, sky }: { plan: Plan; placed: PlacedBed; 
         />
         <TextFieldOfBlock bedId={bed.id} />
       </div>
+      {bed.obstacles.length > 0 && (
+        <p>
+          In it:{' '}
+          {bed.obstacles
+            .map((o) => `${o.count > 1 ? `${o.count} × ` : ''}${o.name.toLowerCase()}`)
+            .join(', ')}
+          . Drag each to where it stands, or move it with the arrow keys.
+        </p>
+      )}
       <CopyRow placed={placed} />
       <Light placed={placed} sky={sky} outline={outline} />
       <div>

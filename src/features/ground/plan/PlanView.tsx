@@ -2,6 +2,7 @@ import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { footOf, shadowOf, type Sky } from '../../../core/ground/shade.ts';
 import { cornersOf, type Point, turned } from '../../../core/ground/shape.ts';
+import { InBed } from './InBed.tsx';
 import type { Mark } from '../../../records/types.ts';
 import { WeaveDefs, Woven } from '../../../ui/Weave.tsx';
 import { type PlacedBed, type Plan, rest } from './usePlan.ts';
@@ -190,6 +191,7 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
                   strokeDasharray={p.guessed ? '5 4' : undefined}
                 />
               </g>
+              <InBed plan={plan} bed={p} px={px} scale={scale} movable={on} />
               <Label text={p.bed.name} small={px(half[0] * 2) < 24} />
               {on && <Handles plan={plan} bed={p} px={px} hand={hand} setHand={setHand} />}
             </g>

@@ -6,7 +6,7 @@ import { layOut } from '../../../core/ground/layOut.ts';
 import { footOf } from '../../../core/ground/shade.ts';
 import { type Box, boxOf, type Lies, outlineOf, type Point } from '../../../core/ground/shape.ts';
 import type { Bed, Mark } from '../../../records/types.ts';
-import { changeMark, placeBeds } from '../../../records/commands/ground.ts';
+import { changeMark, placeBeds, placeInBed } from '../../../records/commands/ground.ts';
 import { useGarden } from '../../../ring/garden.tsx';
 import { type Motif } from '../../../ui/motifs.ts';
 
@@ -75,6 +75,8 @@ export function usePlan() {
   ) => void run(placeBeds(hands, garden.id, [{ id: bed.id, patch }], `bed ${bed.name} ${label}`, joins));
   const moveBed = (p: PlacedBed, to: Partial<Lies>, joins = false) =>
     place(p.bed, { at: { ...p.at, ...to } }, 'on the plan', joins);
+  const placeThing = (bed: Bed, of: number, spots: Point[], joins = false) =>
+    void run(placeInBed(hands, bed, of, spots, joins));
   const change = (m: Mark, patch: Partial<Mark>, joins = false) =>
     void run(changeMark(hands, garden.id, m.id, patch, `${m.name || m.kind} on the plan`, joins));
   return {
@@ -87,6 +89,7 @@ export function usePlan() {
     chosenMark: chosen?.what === 'mark' ? garden.marks.find((m) => m.id === chosen.id) : undefined,
     place,
     moveBed,
+    placeThing,
     changeMark: change,
   };
 }
