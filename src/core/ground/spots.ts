@@ -55,11 +55,11 @@ export function within(shape: Shape, [x, y]: Point): Point {
   let least = Infinity;
   for (const [i, [ax, ay]] of corners.entries()) {
     const [bx, by] = corners[(i + 1) % corners.length]!;
-    const length2 = (bx - ax) ** 2 + (by - ay) ** 2;
+    const length2 = (bx - ax) * (bx - ax) + (by - ay) * (by - ay);
     const share =
       length2 > 0 ? Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / length2)) : 0;
     const p: Point = [ax + share * (bx - ax), ay + share * (by - ay)];
-    const d2 = (x - p[0]) ** 2 + (y - p[1]) ** 2;
+    const d2 = (x - p[0]) * (x - p[0]) + (y - p[1]) * (y - p[1]);
     if (d2 < least) [best, least] = [p, d2];
   }
   return best;
