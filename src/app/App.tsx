@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef } from 'react';
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import { X } from 'lucide-react';
 import { type Failure } from '../core/result/result.ts';
@@ -38,7 +38,7 @@ const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
 export function App() {
   const act = useAct();
   const navigate = useNavigate();
-  const { gardenId, sought, message, trouble, newer } = useApp((s) => s.session);
+  const { gardenId, sought, trouble, newer } = useApp((s) => s.session);
   const tell = useCallback((f: Failure) => act(failed(f)), [act]);
   const well = useCallback(() => act(wentWell()), [act]);
   const say = useCallback((text: string) => act(told(text)), [act]);
@@ -133,19 +133,41 @@ export function App() {
           </Routes>
         </Suspense>
       </ErrorFence>
-      {message && (
-        <div className="toast toast-end z-50" role={message.tone === 'problem' ? 'alert' : 'status'}>
-          <div
-            className={`flex max-w-md items-start gap-3 border-l-4 p-4 ${message.tone === 'problem' ? 'border-madder bg-paper' : 'border-leaf bg-paper'}`}
-          >
-            <p className="whitespace-normal">{message.text}</p>
-            <button type="button" aria-label="Close the message" onClick={() => act(messageRead())}>
-              <X size={18} strokeWidth={1.5} />
-            </button>
-          </div>
-        </div>
-      )}
+      <Message />
     </>
+  );
+}
+
+/** Good news has been seen this long before another screen puts it away, ms. */
+const SEEN_AFTER = 1500;
+
+/** What went wrong stays until it is closed or a later write goes through; good news goes with the screen on which it was read. */
+function Message() {
+  const act = useAct();
+  const message = useApp((s) => s.session.message);
+  const { pathname } = useLocation();
+  const seen = useRef(false);
+  useEffect(() => {
+    seen.current = false;
+    if (message?.tone !== 'done') return;
+    const timer = setTimeout(() => (seen.current = true), SEEN_AFTER);
+    return () => clearTimeout(timer);
+  }, [message]);
+  useEffect(() => {
+    if (seen.current) act(messageRead());
+  }, [pathname, act]);
+  if (!message) return null;
+  return (
+    <div className="toast toast-end z-50" role={message.tone === 'problem' ? 'alert' : 'status'}>
+      <div
+        className={`flex max-w-md items-start gap-3 border-l-4 p-4 ${message.tone === 'problem' ? 'border-madder bg-paper' : 'border-leaf bg-paper'}`}
+      >
+        <p className="whitespace-normal">{message.text}</p>
+        <button type="button" aria-label="Close the message" onClick={() => act(messageRead())}>
+          <X size={18} strokeWidth={1.5} />
+        </button>
+      </div>
+    </div>
   );
 }
 

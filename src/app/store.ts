@@ -43,7 +43,7 @@ const session = createSlice({
     told(state, action: PayloadAction<string>) {
       state.message = { text: action.payload, tone: 'done' };
     },
-    /** A problem message goes when a later write goes through; good news stays until it is read. */
+    /** A problem message goes when a later write goes through; good news stays until it is read, or another screen is. */
     wentWell(state) {
       if (state.message?.tone === 'problem') state.message = null;
     },

@@ -1,7 +1,7 @@
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { aims as aimList, cropOf } from '../../catalogue/catalogue.ts';
-import { dayOf } from '../../core/calendar/day.ts';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { hang, type Ranked, rankSamples } from '../../core/choose/rank.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
@@ -184,7 +184,13 @@ function Chooser({ bed }: { bed: Bed }) {
           <Doubted
             sample={doubted}
             better={able[0]?.sample}
+            plantDay={plantDay}
+            crop={form.crop.name.toLowerCase()}
             put={() => void put(doubted, true)}
+            plantOn={(day) => {
+              setDoubted(null);
+              form.setPlantOn(isoOf(day));
+            }}
             show={(id) => {
               setDoubted(null);
               setChosenId(id);
@@ -310,15 +316,22 @@ const HARDLY_EVER = 0.2;
 function Doubted({
   sample,
   better,
+  plantDay,
+  crop,
   put,
+  plantOn,
   show,
 }: {
   sample: Sample;
   better: Sample | undefined;
+  plantDay: number;
+  crop: string;
   put(): void;
+  plantOn(day: number): void;
   show(id: string): void;
 }) {
   const of100 = (s: Sample) => Math.round((s.best?.odds.inTime ?? 0) * 100);
+  const later = sample.changes.find((c) => c.kind === 'plant-later');
   return (
     <div role="alert" className="border-madder my-3 border-l-4 pl-4">
       <p>
@@ -326,8 +339,17 @@ function Doubted({
         {better && better.id !== sample.id && ` ${better.name} is in ${of100(better)}.`}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
+        {later && (
+          <button type="button" className="btn btn-primary" onClick={() => plantOn(plantDay + later.days)}>
+            Plant {crop} on {showDay(plantDay + later.days)} instead: {Math.round(later.odds * 100)} of 100
+          </button>
+        )}
         {better && better.id !== sample.id && (
-          <button type="button" className="btn btn-primary" onClick={() => show(better.id)}>
+          <button
+            type="button"
+            className={`btn ${later ? '' : 'btn-primary'}`}
+            onClick={() => show(better.id)}
+          >
             Show {better.name.toLowerCase()}
           </button>
         )}
