@@ -1,3 +1,4 @@
+import { MOVED_KINDS } from '../core/years/ledger.ts';
 import { z } from 'zod';
 import { OWN_KIND } from '../core/stand/ownKind.ts';
 import { isIsoDate } from '../core/calendar/day.ts';
@@ -456,7 +457,21 @@ export const recipeSchema = z.object({
   rate_g_m2: z.number().positive().max(200).nullable(),
 });
 
-export const noteSchema = z.object({ id, gardenId: id, bedId: id, on: isoDate, text });
+export const noteSchema = z.object({
+  id,
+  gardenId: id,
+  bedId: id,
+  on: isoDate,
+  text,
+  /** What was carried onto the bed or off it, fresh, and its nitrogen where a bag says so, %. */
+  moved: z
+    .object({
+      what: z.enum(MOVED_KINDS),
+      kg: z.number().positive().max(100_000),
+      nitrogenPct: z.number().min(0).max(50).optional(),
+    })
+    .optional(),
+});
 
 /** Measured weather of one calendar year: one row a day, absent days left out. */
 export const weatherYearSchema = z.object({

@@ -1,3 +1,4 @@
+import { movedWords } from '../ui/movedWords.ts';
 import { showMass, showRain } from '../core/units/show.ts';
 import { lookWords } from './lookWords.ts';
 import { coverTitle, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
@@ -114,8 +115,8 @@ export function happenings(c: GardenContents): Happening[] {
       key: n.id,
       on: n.on,
       bedId: n.bedId,
-      what: 'Note',
-      detail: n.text,
+      what: n.moved ? 'Carried' : 'Note',
+      detail: [n.moved && movedWords(n.moved, c.garden.units), n.text].filter(Boolean).join('. '),
       kind: 'note',
       refId: n.id,
     });

@@ -7,6 +7,7 @@ import { removeLook, removeNote, saveNote } from '../../records/verbs/verbs.ts';
 import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Field } from '../../ui/parts.tsx';
+import { Carried } from './Carried.tsx';
 
 /** Everything that happened, bed by bed; dates and words can be put right, and undo takes any of it back. */
 export function Happenings() {
@@ -95,6 +96,7 @@ export function Happenings() {
           </form>
         )}
       </div>
+      <Carried />
       {shown.length === 0 && (
         <p className="mt-4">Nothing yet. Sowings, looks, endings and plantings write themselves here.</p>
       )}

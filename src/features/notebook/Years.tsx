@@ -8,6 +8,7 @@ import { useGarden } from '../../ring/garden.tsx';
 import { monthName, showIso } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
+import { YearLedger } from './YearLedger.tsx';
 
 const PX_A_DAY = 0.92;
 const WIDE = 92;
@@ -152,6 +153,7 @@ export function Years() {
         Counted from the day on which a bed’s own record begins, up to today; weather of the days that were
         measured.
       </p>
+      <YearLedger years={years} />
     </div>
   );
 }

@@ -1,0 +1,123 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { dayOf } from '../calendar/day.ts';
+import {
+  hoursByWay,
+  ledgerOf,
+  MOVED,
+  MOVED_KINDS,
+  type MovedKind,
+  type MovedNote,
+  type WorkedCover,
+} from './ledger.ts';
+
+const year = { name: '2026', from: dayOf('2026-01-01'), to: dayOf('2027-01-01') };
+const beds = [
+  { id: 'a', area_m2: 10 },
+  { id: 'b', area_m2: 5 },
+];
+const moved = (bedId: string, on: string, what: MovedKind, kg: number, nitrogenPct?: number): MovedNote => ({
+  bedId,
+  on,
+  moved: { what, kg, nitrogenPct },
+});
+const cover = (bedId: string, method: string, passes: WorkedCover['passes']): WorkedCover => ({
+  bedId,
+  method,
+  passes,
+});
+
+describe('the ledger of a year', () => {
+  test('30 kg of compost on 10 m² bring 240 g of nitrogen and 18 kg of dry matter; 20 kg of harvest take 50 g', () => {
+    const [a] = ledgerOf(
+      beds,
+      [moved('a', '2026-04-01', 'compost', 30), moved('a', '2026-08-01', 'harvest', 20)],
+      [],
+      year,
+    );
+    expect(a!.on).toEqual({ kg: 30, dry_kg: expect.closeTo(18, 9), nitrogen_g: expect.closeTo(240, 9) });
+    expect(a!.off.nitrogen_g).toBeCloseTo(50, 9);
+    expect(a!.balance_g_m2).toBeCloseTo(19, 9);
+  });
+  test('what the bag says goes before the table', () => {
+    const [a] = ledgerOf(beds, [moved('a', '2026-04-01', 'feed', 2, 7)], [], year);
+    expect(a!.on.nitrogen_g).toBeCloseTo(140, 9);
+    expect(a!.on.dry_kg).toBeCloseTo(1.8, 9);
+  });
+  test('what a pass carried off leaves as tops, hay as hay; passes without a time are counted as such', () => {
+    const passes = [
+      { kind: 'cut', doneOn: '2026-05-01', minutes: 12 },
+      { kind: 'rake-off', doneOn: '2026-05-02', took_kg: 40 },
+    ];
+    const [a, b] = ledgerOf(
+      beds,
+      [],
+      [
+        cover('a', 'cut-rake', passes),
+        cover('b', 'hay', [{ kind: 'take-hay', doneOn: '2026-06-01', took_kg: 4, minutes: 5 }]),
+      ],
+      year,
+    );
+    expect([a!.minutes, a!.untimed, a!.off.nitrogen_g]).toEqual([12, 1, expect.closeTo(200, 9)]);
+    expect(b!.off.nitrogen_g).toBeCloseTo(68, 9);
+    expect(b!.balance_g_m2).toBeCloseTo(-13.6, 9);
+  });
+  test('the first day of a year is in it and its last day too; a plan that nobody did is nowhere', () => {
+    const days = ['2025-12-31', '2026-01-01', '2026-12-31', '2027-01-01'];
+    const [a] = ledgerOf(
+      beds,
+      days.map((d) => moved('a', d, 'straw', 1)),
+      [],
+      year,
+    );
+    expect(a!.on.kg).toBe(2);
+    expect(
+      ledgerOf(beds, [], [cover('a', 'cut', [{ kind: 'cut', doneOn: null, minutes: 9 }])], year),
+    ).toEqual([]);
+    expect(ledgerOf(beds, [{ bedId: 'a', on: '2026-05-05' }], [], year)).toEqual([]);
+  });
+  test('every kind goes one way, holds less nitrogen than dry matter, and adds up whatever the order', () => {
+    for (const k of MOVED_KINDS) expect(MOVED[k].nitrogen).toBeLessThan(MOVED[k].dry);
+    const note = fc.record({
+      what: fc.constantFrom(...MOVED_KINDS),
+      kg: fc.double({ min: 0.1, max: 500, noNaN: true }),
+      day: fc.integer({ min: 1, max: 28 }),
+    });
+    fc.assert(
+      fc.property(fc.array(note, { minLength: 1, maxLength: 12 }), (all) => {
+        const notes = all.map((n) => moved('a', `2026-03-${String(n.day).padStart(2, '0')}`, n.what, n.kg));
+        const [one] = ledgerOf(beds, notes, [], year);
+        const [other] = ledgerOf(beds, [...notes].reverse(), [], year);
+        expect(other!.balance_g_m2).toBeCloseTo(one!.balance_g_m2, 6);
+        expect(one!.on.kg + one!.off.kg).toBeCloseTo(
+          all.reduce((s, n) => s + n.kg, 0),
+          6,
+        );
+        expect(one!.balance_g_m2 * 10).toBeCloseTo(one!.on.nitrogen_g - one!.off.nitrogen_g, 6);
+      }),
+    );
+  });
+});
+
+describe('hours by way', () => {
+  const done = (kind: string, minutes?: number) => ({ kind, doneOn: '2026-05-01', minutes });
+  test('dearest first, by a hundred square metres only where every pass was timed', () => {
+    const covers = [
+      cover('a', 'sheet', [done('flatten', 10), done('lay-sheet', 20), done('lift-sheet', 5)]),
+      cover('b', 'sheet', [done('flatten', 5), done('lay-sheet')]),
+      cover('b', 'cut', [done('cut', 6)]),
+    ];
+    expect(hoursByWay(beds, covers, year)).toEqual([
+      { method: 'sheet', beds: 2, minutes: 40, minutesPer100m2: 350 },
+      { method: 'cut', beds: 1, minutes: 6, minutesPer100m2: 120 },
+    ]);
+  });
+  test('a way begun this year and not yet done has its minutes, and no figure for the whole of it', () => {
+    const covers = [
+      cover('a', 'sheet', [done('lay-sheet', 20), { kind: 'lift-sheet', doneOn: null, minutes: undefined }]),
+    ];
+    expect(hoursByWay(beds, covers, year)).toEqual([
+      { method: 'sheet', beds: 1, minutes: 20, minutesPer100m2: undefined },
+    ]);
+  });
+});

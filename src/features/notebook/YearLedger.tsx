@@ -1,0 +1,116 @@
+import { useMemo, useState } from 'react';
+import { methods } from '../../catalogue/catalogue.ts';
+import { type Carried, hoursByWay, ledgerOf } from '../../core/years/ledger.ts';
+import { type GardenYear } from '../../core/years/years.ts';
+import { showMass, showPerArea } from '../../core/units/show.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { SelectField } from '../../ui/fields.tsx';
+import { carriedMass } from '../../ui/movedWords.ts';
+import { showMinutes } from '../../ui/workWords.ts';
+
+/** What came onto the beds and left them in a year, and the hours that ending covers took, by bed and by way. */
+export function YearLedger({ years }: { years: readonly GardenYear[] }) {
+  const { garden, beds, notes, covers } = useGarden();
+  const [name, setName] = useState(years.at(-1)?.name ?? '');
+  const year = years.find((y) => y.name === name) ?? years.at(-1);
+  const all = useMemo(() => (year ? ledgerOf(beds, notes, covers, year) : []), [year, beds, notes, covers]);
+  const rows = all.filter((r) => r.on.kg + r.off.kg + r.minutes > 0);
+  const untimed = all.reduce((sum, r) => sum + r.untimed, 0);
+  const ways = useMemo(() => (year ? hoursByWay(beds, covers, year) : []), [year, beds, covers]);
+  if (!year) return null;
+  const { units } = garden;
+  const carried = (c: Carried) =>
+    c.kg > 0 ? `${carriedMass(c.kg, units)}, ${showMass(c.nitrogen_g, units)} nitrogen` : '–';
+  const minutes = rows.reduce((sum, r) => sum + r.minutes, 0);
+  const [on, off] = (['on', 'off'] as const).map((k) => rows.reduce((sum, r) => sum + r[k].nitrogen_g, 0));
+  return (
+    <section aria-labelledby="ledger" className="mt-6">
+      <div className="flex flex-wrap items-end gap-4">
+        <h2 id="ledger" className="font-display text-xl font-bold">
+          On and off the beds, and the work
+        </h2>
+        <div className="w-32">
+          <SelectField
+            label="Year"
+            value={year.name}
+            options={years.map((y) => [y.name, y.name] as const)}
+            onChange={setName}
+          />
+        </div>
+      </div>
+      {rows.length === 0 ? (
+        <p className="mt-2">
+          Nothing was weighed or timed in {year.name}. Compost, mulch, harvest and hay are written under What
+          happened; minutes with each step of an ending.
+        </p>
+      ) : (
+        <>
+          <p className="mt-2">
+            <b>
+              {[
+                on! > 0 && `${showMass(on!, units)} of nitrogen on`,
+                off! > 0 && `${showMass(off!, units)} off`,
+                minutes > 0 && `${showMinutes(minutes)} of work`,
+              ]
+                .filter(Boolean)
+                .join(', ')}
+            </b>{' '}
+            as far as it was weighed and timed
+            {untimed > 0 && `; ${untimed} ${untimed === 1 ? 'step has' : 'steps have'} no time`}.
+          </p>
+          <div
+            className="max-sm:runs-on mt-2 overflow-x-auto"
+            tabIndex={0}
+            role="region"
+            aria-label="The ledger"
+          >
+            <table className="text-left">
+              <thead>
+                <tr>
+                  <th className="pr-6">Bed</th>
+                  <th className="pr-6">On</th>
+                  <th className="pr-6">Off</th>
+                  <th className="pr-6">Nitrogen, balance</th>
+                  <th>Work</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((r) => (
+                  <tr key={r.bedId} className="border-linen border-t">
+                    <td className="pr-6 font-semibold">{beds.find((b) => b.id === r.bedId)?.name}</td>
+                    <td className="pr-6">{carried(r.on)}</td>
+                    <td className="pr-6">{carried(r.off)}</td>
+                    <td className="pr-6">
+                      {r.on.kg + r.off.kg > 0
+                        ? `${r.balance_g_m2 > 0 ? '+' : ''}${showPerArea(r.balance_g_m2, units)}`
+                        : '–'}
+                    </td>
+                    <td>{r.minutes > 0 ? showMinutes(r.minutes) : '–'}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <p className="text-bark mt-2 max-w-2xl">
+            Nitrogen by what such things usually hold, a third more or less; what legumes fixed and what rain
+            washed out is not in it.
+          </p>
+        </>
+      )}
+      {ways.length > 0 && (
+        <>
+          <h3 className="mt-4 font-bold">By way of ending</h3>
+          <ul>
+            {ways.map((w) => (
+              <li key={w.method}>
+                {methods.find((m) => m.id === w.method)?.name ?? w.method}: {w.beds}{' '}
+                {w.beds === 1 ? 'bed' : 'beds'}, {w.minutes > 0 ? showMinutes(w.minutes) : 'not timed'}
+                {w.minutesPer100m2 !== undefined && `; ${Math.round(w.minutesPer100m2)} min on 100 m²`}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
