@@ -17,7 +17,7 @@ const FIRST_ROUND_YEARS = 10;
 const SECOND_ROUND_YEARS = 30;
 /** Where all years are not so many times more, what is in doubt is settled at once. */
 const WORTH_A_ROUND = 3;
-/** Kinds of answer that are settled on all years; the first of them straight after the first round, since they are what is looked at first. */
+/** Kinds of answer that are settled on all years; the first of them before the others, since they are what is looked at first. */
 const SETTLED_KINDS = 12;
 const SURE_KINDS = 8;
 /** How far below the last of them a cover may come out in a round and still go on to the next. */
@@ -77,6 +77,7 @@ export function nextLooks(samples: Sample[], aims: AimStrands[], years: number):
   if (next.length > 0) return next;
   return inDoubt(SETTLED_KINDS, SECOND_MARGIN, years);
 }
+/** So many covers keep two workers busy. */
 const HANDS_FULL = 4;
 
 /** All samples of a gap, settled as far as they need be. */

@@ -81,6 +81,24 @@ describe('beds that a file tells of', () => {
     expect(places.get('east')!.x_m).toBeCloseTo(60, 3);
     expect(places.get('east')!.y_m).toBeCloseTo(60, 6);
   });
+  test('brought in beside beds of which nothing is known they keep their distance, clear of what is laid out', () => {
+    const drawn = {
+      ...west,
+      id: 'drawn',
+      ring: null,
+      place: null,
+      width_m: 3,
+      length_m: 6,
+      area_m2: 18,
+      at: { x_m: 20, y_m: 5, turn_deg: 0 },
+    };
+    const places = layOut([drawn, west, east]);
+    const [a, b] = [places.get('west')!, places.get('east')!];
+    expect(b.x_m - a.x_m).toBeCloseTo(10, 3);
+    expect(places.get('drawn')).toEqual(drawn.at);
+    const box = boxOf(outlineOf(west, a));
+    expect([box.x, box.y].map((x) => Number(x.toFixed(6)))).toEqual([18.5, 9]);
+  });
   test('beds without a place lie clear of them', () => {
     const plain = { ...west, id: 'plain', ring: null, place: null, width_m: 1.2, length_m: 8, area_m2: 9.6 };
     const places = layOut([west, east, plain]);

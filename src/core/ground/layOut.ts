@@ -1,6 +1,6 @@
 import { cos, sin } from '../units/exact.ts';
 import { anchorOf, middleOnEarth, onPlan } from './earth.ts';
-import { boxOf, type Lies, outlineOf, type Shape } from './shape.ts';
+import { type Box, boxOf, type Lies, outlineOf, type Shape } from './shape.ts';
 
 export interface Bedlike extends Shape {
   id: string;
@@ -23,20 +23,12 @@ const ROW_M = 24;
 export function layOut<T extends Bedlike>(beds: readonly T[], north_deg = 0): Map<string, Lies> {
   const places = new Map<string, Lies>();
   for (const b of beds) if (b.at) places.set(b.id, b.at);
-  const onEarth = beds.filter((b) => !b.at && middleOnEarth(b));
-  const anchor =
-    anchorOf(beds, north_deg) ??
-    (onEarth[0] && places.size === 0
-      ? { earth: middleOnEarth(onEarth[0])!, plan: [0, 0] as const, north_deg }
-      : undefined);
-  if (anchor)
-    for (const b of onEarth) {
-      const [x_m, y_m] = onPlan(middleOnEarth(b)!, anchor);
-      places.set(b.id, { x_m, y_m, turn_deg: north_deg });
-    }
-  const laid = beds.filter((b) => places.has(b.id));
-  const corners = laid.flatMap((b) => outlineOf(b, places.get(b.id)!));
-  const used = corners.length > 0 ? boxOf(corners) : undefined;
+  const boxOfAll = () => {
+    const laid = beds.filter((b) => places.has(b.id));
+    return laid.length > 0 ? boxOf(laid.flatMap((b) => outlineOf(b, places.get(b.id)!))) : undefined;
+  };
+  placeOnEarth(beds, places, north_deg, boxOfAll());
+  const used = boxOfAll();
   let y = used ? used.y + used.height + BLOCK_PATH_M : 0;
   const left = used?.x ?? 0;
   const rest = beds.filter((b) => !places.has(b.id)).sort((a, b) => a.order - b.order);
@@ -58,6 +50,30 @@ export function layOut<T extends Bedlike>(beds: readonly T[], north_deg = 0): Ma
     y += deep + BLOCK_PATH_M;
   }
   return places;
+}
+
+/** Beds of which a file told lie beside one that is laid out and on the earth or, where there is none, beside each other under all that is laid out. */
+function placeOnEarth<T extends Bedlike>(
+  beds: readonly T[],
+  places: Map<string, Lies>,
+  north_deg: number,
+  used: Box | undefined,
+): void {
+  const told = beds.flatMap((b) => {
+    const earth = b.at ? undefined : middleOnEarth(b);
+    return earth ? [{ bed: b, earth }] : [];
+  });
+  const [first] = told;
+  if (!first) return;
+  const known = anchorOf(beds, north_deg);
+  const anchor = known ?? { earth: first.earth, plan: [0, 0] as const, north_deg };
+  const lies = told.map(({ bed, earth }) => {
+    const [x_m, y_m] = onPlan(earth, anchor);
+    return { bed, at: { x_m, y_m, turn_deg: north_deg } };
+  });
+  const box = boxOf(lies.flatMap(({ bed, at }) => outlineOf(bed, at)));
+  const [dx, dy] = known || !used ? [0, 0] : [used.x - box.x, used.y + used.height + BLOCK_PATH_M - box.y];
+  for (const { bed, at } of lies) places.set(bed.id, { ...at, x_m: at.x_m + dx, y_m: at.y_m + dy });
 }
 
 /** Copies of a bed in a row: `times` more, each one path further, to the right or downwards in the bed's own turn. */
