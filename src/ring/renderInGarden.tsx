@@ -14,8 +14,12 @@ import { GardenRing, hands } from './garden.tsx';
 
 // For tests of components: a demo garden in a real store, with the core answering in the same thread.
 
-// What was looked for is said; the page as it stood would bury it.
-configure({ getElementError: (message) => new Error((message ?? '').split('\n')[0]) });
+configure({
+  // What was looked for is said; the page as it stood would bury it.
+  getElementError: (message) => new Error((message ?? '').split('\n')[0]),
+  // The core answers in the same thread, and busy cores take their time.
+  asyncUtilTimeout: 30_000,
+});
 
 /** A worker of the same thread. */
 class InThread {

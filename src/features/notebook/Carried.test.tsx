@@ -63,7 +63,7 @@ test('half typed, it is there again; taken away, it is out of the notebook', asy
   const field = within(await open()).getByLabelText('How much, kg') as HTMLInputElement;
   await waitFor(() => expect(field.value).toBe('12'));
   await user.click(within(await open()).getByRole('button', { name: 'Write down' }));
-  await user.click(await screen.findByLabelText(/^Take away: Carried of/, {}, { timeout: 10_000 }));
+  await user.click(await screen.findByLabelText(/^Take away: Carried of/));
   await waitFor(async () => expect(await db.notes.count()).toBe(0));
 });
 
