@@ -3,6 +3,7 @@ import { dayOf } from '../src/core/calendar/day.ts';
 import { dayOfLight } from '../src/core/ground/shade.ts';
 import { outlineOf } from '../src/core/ground/shape.ts';
 import { learn } from '../src/core/learn/learn.ts';
+import { forecastCover } from '../src/core/plan/forecast.ts';
 import { tryEnding } from '../src/core/plan/lastWeeks.ts';
 import { standOf } from '../src/core/plan/standing.ts';
 import { planRotations } from '../src/core/rotation/rotation.ts';
@@ -43,6 +44,14 @@ const standing = standOf(asked);
 const way = asked.methods.find((m) => m.id === cover.method)!;
 let day = dayOf(cover.passes[0]!.due);
 timed('a knot moved by a day, 200 years', () => tryEnding(standing, way, day++));
+const pressed = { ...cover, passes: cover.passes.map((p, i) => (i === 0 ? { ...p, doneOn: LATE } : p)) };
+for (const [name, one] of [
+  ['uncut', cover],
+  ['pressed once, the second pass to come', pressed],
+] as const) {
+  const input = forecastInput(c.garden, bed, one, c.plantings, c.looks, '2027-05-12', 200);
+  timed(`forecast of a cover over 200 years, ${name}`, () => forecastCover(input));
+}
 const looked = lookedAt(c, TODAY, 100);
 timed(`the garden against the book, ${looked.length} covers over 100 years`, () => learn(looked));
 const rotation = rotationQuestion(c, TODAY, 5);
