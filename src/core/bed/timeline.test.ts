@@ -72,6 +72,29 @@ test('what is dug in, pulled or raked off leaves open ground from that day: a ho
   expect(kinds([['cut', '2027-05-05']]).at(-1)).toEqual(['residue', '05-05']);
   expect(kinds([['compost-over', '2027-05-05']]).at(-1)).toEqual(['residue', '05-05']);
 });
+test('a spade opens the ground on the day it was used, not on the day it was planned for', () => {
+  const dug = cover({ passes: [{ kind: 'dig', due: '2027-05-05', doneOn: '2027-05-09' }] });
+  const strip = stripOf('b', [], [dug], dayOf('2027-05-01'), dayOf('2027-05-20'));
+  expect(strip.map((s) => [s.kind, isoOf(s.from)])).toEqual([
+    ['cover', '2027-05-01'],
+    ['bare', '2027-05-09'],
+  ]);
+  // Under a sheet that was lifted before, mulch lies until the rake comes.
+  const raked = cover({
+    passes: [
+      { kind: 'lay-sheet', due: '2027-05-01', doneOn: '2027-05-01' },
+      { kind: 'lift-sheet', due: '2027-05-08', doneOn: '2027-05-08' },
+      { kind: 'rake-off', due: '2027-05-09', doneOn: '2027-05-12' },
+    ],
+  });
+  expect(
+    stripOf('b', [], [raked], dayOf('2027-05-01'), dayOf('2027-05-20')).map((s) => [s.kind, isoOf(s.from)]),
+  ).toEqual([
+    ['sheet', '2027-05-01'],
+    ['residue', '2027-05-08'],
+    ['bare', '2027-05-12'],
+  ]);
+});
 
 test('a sheeted cover is woven, then dark, then mulch until planting, and bare days are what is left', () => {
   const strip = stripOf(

@@ -19,7 +19,7 @@ import { type Candidate, type Hint, type Sample } from './sample.ts';
 import { inSeason } from './season.ts';
 import { asNext, inTurn, turnOf } from './turn.ts';
 import { bearsWaters, watersUnder } from './waters.ts';
-import { bestSowing, earlier, later, standInGap, type Trial } from './trial.ts';
+import { bestSowing, earlier, later, NAMED_YEARS, standInGap, type Trial } from './trial.ts';
 
 /** No ending begins after planting day; a stand is followed a little longer, to say what it would have come to. */
 const GROWN_AFTER_D = 21;
@@ -213,7 +213,7 @@ function waysOut(
   const soon = plantLater(grown, best);
   if (years < input.years) return soon.length > 0 ? soon : later(trial, sownAt);
   const changes = changesFor(grown, best, endings, input.methods, input.aims);
-  if (!changes.some((c) => c.kind === 'plant-later')) changes.push(...later(trial, sownAt));
+  if (!changes.some((c) => c.kind === 'plant-later')) changes.push(...later(trial, sownAt, NAMED_YEARS));
   changes.push(...earlier(trial, sownAt));
   return changes;
 }

@@ -24,6 +24,8 @@ const FIRST_SIGHT_YEARS = 5;
 const SCREEN_YEARS = 10;
 /** Share of the best at first sight that a day may lack and still be looked at again: what five years leave in doubt. */
 const IN_DOUBT = 0.15;
+/** Odds that a settled cover names are told from so many years: ten would promise a hundred of a hundred too often. */
+export const NAMED_YEARS = 60;
 const EARLIER_D = [14, 28];
 /** Within the days that are simulated past planting, with enough of them left for dying and mellowing. */
 const LATER_D = [21, 42];
@@ -189,14 +191,15 @@ export function earlier(trial: Trial, sownAt: number): Change[] {
 /**
  * Whether a planting day three or six weeks later would let the cover reach the stage at which the gardener's own tools kill it; the
  * first that does. A grass that shears cannot end at boot is ended by them once it has flowered.
+ * @param years how many the odds are told from
  */
-export function later(trial: Trial, sownAt: number): Change[] {
+export function later(trial: Trial, sownAt: number, years = SCREEN_YEARS): Change[] {
   const { base, ensemble } = trial;
   for (const days of LATER_D) {
     const plantAt = base.plantAt + days;
     if (plantAt >= ensemble.days) break;
     const moved = { ...trial, base: { ...base, plantAt, growUntil: ensemble.days } };
-    const best = screen(moved, sownAt).best;
+    const best = screen(moved, sownAt, years, { ...GLANCE, years }).best;
     if (!best || best.inTime < 0.7) continue;
     return [
       {

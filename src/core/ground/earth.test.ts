@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { type Anchor, anchorOf, middleOnEarth, onEarth, onPlan, outlineOnEarth } from './earth.ts';
-import { layOut } from './layOut.ts';
+import { layOut, toldPlaces } from './layOut.ts';
 import { boxOf, outlineOf, type Point } from './shape.ts';
 
 /** About 100 m west to east and north to south at 54.5° north. */
@@ -98,6 +98,23 @@ describe('beds that a file tells of', () => {
     expect(places.get('drawn')).toEqual(drawn.at);
     const box = boxOf(outlineOf(west, a));
     expect([box.x, box.y].map((x) => Number(x.toFixed(6)))).toEqual([18.5, 9]);
+  });
+  test('are kept there where it follows where that is, and not where it was guessed beside a plan drawn by hand', () => {
+    const drawn = {
+      ...west,
+      id: 'drawn',
+      ring: null,
+      place: null,
+      width_m: 3,
+      length_m: 6,
+      area_m2: 18,
+      at: { x_m: 20, y_m: 5, turn_deg: 0 },
+    };
+    expect([...toldPlaces([drawn], [west, east], 0)]).toEqual([]);
+    expect([...toldPlaces([], [west, east], 0).keys()]).toEqual(['west', 'east']);
+    expect([...toldPlaces([{ ...drawn, at: null }], [west, east], 0).keys()]).toEqual(['west', 'east']);
+    const known = { ...west, at: { x_m: 50, y_m: 60, turn_deg: 0 } };
+    expect(toldPlaces([drawn, known], [east], 0).get('east')!.x_m).toBeCloseTo(60, 3);
   });
   test('beds without a place lie clear of them', () => {
     const plain = { ...west, id: 'plain', ring: null, place: null, width_m: 1.2, length_m: 8, area_m2: 9.6 };

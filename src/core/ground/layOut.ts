@@ -52,6 +52,20 @@ export function layOut<T extends Bedlike>(beds: readonly T[], north_deg = 0): Ma
   return places;
 }
 
+/**
+ * Where beds lie of which a file tells, as far as it follows: beside a bed that is known on the plan and on the earth, or where nothing is laid out
+ * yet. Else nobody has said how file and plan lie to one another, and where they are drawn is a guess that no file may carry on.
+ */
+export function toldPlaces(
+  beds: readonly Bedlike[],
+  fresh: readonly Bedlike[],
+  north_deg: number,
+): Map<string, Lies> {
+  if (beds.some((b) => b.at) && !anchorOf(beds, north_deg)) return new Map();
+  const all = layOut([...beds, ...fresh], north_deg);
+  return new Map(fresh.filter(middleOnEarth).map((b) => [b.id, all.get(b.id)!]));
+}
+
 /** Beds of which a file told lie beside one that is laid out and on the earth or, where there is none, beside each other under all that is laid out. */
 function placeOnEarth<T extends Bedlike>(
   beds: readonly T[],

@@ -49,6 +49,11 @@ describe('an ending that has begun', () => {
     expect(done.startDay).toBe(d('2027-05-10'));
     near(done.dead.mid, planned.dead.mid, 1);
     near(done.ready.mid, planned.ready.mid, 2);
+    // And warm as it was, no later than this summer and no sooner than ready.
+    near(done.plantable.mid, planned.plantable.mid, 2);
+    expect(done.plantable.mid).toBeLessThan(d('2027-07-15'));
+    expect(done.plantable.mid).toBeGreaterThanOrEqual(done.ready.mid);
+    expect(Math.abs(done.odds.warm - planned.odds.warm)).toBeLessThan(0.05);
     expect(Math.abs(done.odds.inTime - planned.odds.inTime)).toBeLessThan(0.05);
     expect(Math.abs(done.nitrogen_g_m2.mid - planned.nitrogen_g_m2.mid)).toBeLessThan(0.3);
     expect(Math.abs(done.dryMatter_g_m2.mid / planned.dryMatter_g_m2.mid - 1)).toBeLessThan(0.02);

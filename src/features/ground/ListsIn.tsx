@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { crops } from '../../catalogue/catalogue.ts';
-import { layOut } from '../../core/ground/layOut.ts';
+import { toldPlaces } from '../../core/ground/layOut.ts';
 import { type DayOrder, orderOf } from '../../core/calendar/typedDay.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { freshBed } from '../../questions/fresh.ts';
@@ -116,11 +116,11 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
       freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: beds.length + i }),
     );
     // What the file tells of where they lie is kept on the plan.
-    const places = layOut([...beds, ...fresh], garden.north_deg);
+    const places = toldPlaces(beds, fresh, garden.north_deg);
     await run(
       saveBeds(
         hands,
-        fresh.map((b) => (b.place ? { ...b, at: places.get(b.id)! } : b)),
+        fresh.map((b) => ({ ...b, at: places.get(b.id) ?? null })),
       ),
     );
   }
