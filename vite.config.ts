@@ -1,12 +1,14 @@
 import react from '@vitejs/plugin-react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
+    compression({ algorithms: ['gzip'], include: /\.(js|css|json|svg)$/, threshold: 1024 }),
     VitePWA({
       registerType: 'prompt',
       injectRegister: false,

@@ -1,5 +1,5 @@
-import compression from 'compression';
 import express, { type Express } from 'express';
+import pressed from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { ownNames, ownPages, plainly } from './guard.ts';
@@ -35,10 +35,9 @@ export function makeApp(dist: string): Express {
       strictTransportSecurity: false,
     }),
   );
-  // Before compression, which would hold back the scale's readings.
   app.use('/api', ownPages, standIns());
-  app.use(compression());
-  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y' }));
+  // Pressed once, when they were built: the first visit does not wait while the server presses.
+  app.use('/assets', pressed(join(dist, 'assets'), { serveStatic: { immutable: true, maxAge: '1y' } }));
   app.use(express.static(dist, { setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache') }));
   app.get('/{*splat}', (req, res) => {
     const index = join(dist, 'index.html');

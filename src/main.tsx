@@ -7,9 +7,12 @@ import { App } from './app/App.tsx';
 import { store } from './app/store.ts';
 import { watchVersions } from './app/versions.ts';
 import { answers } from './ring/answers.ts';
+import { hands } from './ring/garden.tsx';
 import { watchLook } from './ui/theme.ts';
 import './app/styles.css';
 
+// The records open while the first screen is made; whoever reads them hears what went wrong.
+hands.db.open().catch(() => undefined);
 watchLook();
 if (import.meta.env.PROD) watchVersions();
 

@@ -1,5 +1,5 @@
-import { lazy, Suspense, useCallback, useEffect, useRef } from 'react';
-import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
+import { type ComponentType, lazy, Suspense, useCallback, useEffect, useRef } from 'react';
+import { matchPath, Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import { X } from 'lucide-react';
 import { type Failure } from '../core/result/result.ts';
 import { type StorageTrouble } from '../records/trouble.ts';
@@ -12,28 +12,38 @@ import { openDemo } from './demo.ts';
 import { takeNewer } from './versions.ts';
 import { failed, messageRead, openGarden, told, wentWell, useAct, useApp } from './store.ts';
 
+/**
+ * A screen that is fetched when it is shown, and at once where the address already asks for it: it is read while the garden is.
+ */
+function page<P>(load: () => Promise<{ default: ComponentType<P> }>, ...paths: string[]) {
+  const asked = paths.some((path) => matchPath(path, location.pathname)) ? load() : undefined;
+  // Whoever shows it hears that it failed.
+  asked?.catch(() => undefined);
+  return lazy(() => asked ?? load());
+}
+
 const Welcome = lazy(() => import('../features/welcome/WelcomePage.tsx'));
 const NewGarden = lazy(() => import('../features/welcome/GardenPage.tsx'));
 const First = lazy(() => import('../features/first/FirstPage.tsx'));
-const Cloth = lazy(() => import('../features/cloth/ClothPage.tsx'));
-const Ground = lazy(() => import('../features/ground/GroundPage.tsx'));
-const Bed = lazy(() => import('../features/bed/BedPage.tsx'));
-const Choose = lazy(() => import('../features/choose/ChoosePage.tsx'));
-const SeedBench = lazy(() => import('../features/seed-bench/SeedPage.tsx'));
-const Bench = lazy(() => import('../features/seed-bench/BenchPage.tsx'));
+const Cloth = page(() => import('../features/cloth/ClothPage.tsx'), '/');
+const Ground = page(() => import('../features/ground/GroundPage.tsx'), '/ground');
+const Bed = page(() => import('../features/bed/BedPage.tsx'), '/bed/:bedId');
+const Choose = page(() => import('../features/choose/ChoosePage.tsx'), '/bed/:bedId/choose');
+const SeedBench = page(() => import('../features/seed-bench/SeedPage.tsx'), '/cover/:coverId/seed');
+const Bench = page(() => import('../features/seed-bench/BenchPage.tsx'), '/bench', '/bench/:part');
 const Cards = lazy(() => import('../features/seed-bench/CardsPage.tsx'));
-const YardPage = lazy(() => import('../features/yard/YardPage.tsx'));
-const Sow = lazy(() => import('../features/sow/SowPage.tsx'));
-const LookPage = lazy(() => import('../features/rounds/LookPage.tsx'));
-const Terminate = lazy(() => import('../features/terminate/TerminatePage.tsx'));
-const PlantBack = lazy(() => import('../features/plant-back/PlantBackPage.tsx'));
-const Notebook = lazy(() => import('../features/notebook/NotebookPage.tsx'));
-const Covers = lazy(() => import('../features/covers/CoversPage.tsx'));
+const YardPage = page(() => import('../features/yard/YardPage.tsx'), '/yard');
+const Sow = page(() => import('../features/sow/SowPage.tsx'), '/cover/:coverId/sow');
+const LookPage = page(() => import('../features/rounds/LookPage.tsx'), '/cover/:coverId/look');
+const Terminate = page(() => import('../features/terminate/TerminatePage.tsx'), '/cover/:coverId/terminate');
+const PlantBack = page(() => import('../features/plant-back/PlantBackPage.tsx'), '/cover/:coverId/plant');
+const Notebook = page(() => import('../features/notebook/NotebookPage.tsx'), '/notebook', '/notebook/:part');
+const Covers = page(() => import('../features/covers/CoversPage.tsx'), '/covers');
 const CoverPage = lazy(() => import('../features/covers/CoverPage.tsx'));
-const SowDay = lazy(() => import('../features/sow-day/SowDayPage.tsx'));
-const Rounds = lazy(() => import('../features/rounds/RoundsPage.tsx'));
-const Shared = lazy(() => import('../features/shared/SharedPage.tsx'));
-const Keep = lazy(() => import('../features/keep/KeepPage.tsx'));
+const SowDay = page(() => import('../features/sow-day/SowDayPage.tsx'), '/sow-day');
+const Rounds = page(() => import('../features/rounds/RoundsPage.tsx'), '/rounds');
+const Shared = page(() => import('../features/shared/SharedPage.tsx'), '/shared');
+const Keep = page(() => import('../features/keep/KeepPage.tsx'), '/keep');
 
 export function App() {
   const act = useAct();

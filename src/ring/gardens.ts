@@ -3,7 +3,8 @@ import { hands } from './garden.tsx';
 
 /** Gardens that ship with Kilim to look round in. */
 export const MADE_UP = ['north-shore', 'two-gums'] as const;
-export const isMadeUp = (id: string): boolean => (MADE_UP as readonly string[]).includes(id);
+export const isMadeUp = (id: string): id is (typeof MADE_UP)[number] =>
+  (MADE_UP as readonly string[]).includes(id);
 
 export interface GardenHere {
   id: string;

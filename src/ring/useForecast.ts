@@ -6,6 +6,7 @@ import { type Failure } from '../core/result/result.ts';
 import type { Cover } from '../records/types.ts';
 import { aheadOf, forecastInput, observedOf } from '../questions/cover.ts';
 import { PLAUSIBLE_YEARS } from '../questions/years.ts';
+import { useAfterPaint } from './afterPaint.ts';
 import { useAnswer, useAnswers } from './answers.ts';
 import { type Ring, useGarden } from './garden.tsx';
 
@@ -35,10 +36,17 @@ function glanceOf(ring: Ring, cover: Cover, years: number): string {
   return JSON.stringify({ ...question, methods });
 }
 
-/** Forecasts of several covers at a glance, worked out off the main thread; covers are missing from the map until theirs is there. */
+/**
+ * Forecasts of several covers at a glance, worked out off the main thread; covers are missing from the map until theirs is there. Asked once the
+ * screen is drawn: it never waits for its own questions.
+ */
 export function useForecasts(covers: Cover[], years: number): Map<string, Forecast> {
   const ring = useGarden();
-  const texts = useMemo(() => covers.map((c) => glanceOf(ring, c, years)), [ring, covers, years]);
+  const painted = useAfterPaint();
+  const texts = useMemo(
+    () => (painted ? covers.map((c) => glanceOf(ring, c, years)) : []),
+    [ring, covers, years, painted],
+  );
   const all = useAnswers('forecast', texts);
   return useMemo(
     () =>

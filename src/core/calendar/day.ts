@@ -4,14 +4,20 @@ export type Day = number;
 const MS_PER_DAY = 86_400_000;
 const ISO = /^(\d{4})-(\d{2})-(\d{2})$/;
 
+const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+const isLeap = (y: number): boolean => y % 4 === 0 && (y % 100 !== 0 || y % 400 === 0);
+const daysIn = (y: number, month: number): number => (month === 2 && isLeap(y) ? 29 : DAYS[month - 1]!);
+
 /** Day of an ISO date, or NaN when the text names no real date (31 February, letters). Use `isIsoDate` at borders. */
 export function dayOf(iso: string): Day {
   const m = ISO.exec(iso);
   if (!m) return Number.NaN;
-  const [y, mo, d] = [Number(m[1]), Number(m[2]), Number(m[3])];
-  const ms = Date.UTC(y, mo - 1, d);
-  const back = new Date(ms);
-  return back.getUTCMonth() === mo - 1 && back.getUTCDate() === d ? ms / MS_PER_DAY : Number.NaN;
+  const y = Number(m[1]);
+  const mo = Number(m[2]);
+  const d = Number(m[3]);
+  return mo >= 1 && mo <= 12 && d >= 1 && d <= daysIn(y, mo)
+    ? Date.UTC(y, mo - 1, d) / MS_PER_DAY
+    : Number.NaN;
 }
 
 export const isIsoDate = (text: string): boolean => !Number.isNaN(dayOf(text));
