@@ -19,16 +19,19 @@ const AHEAD_D = 7;
 interface DayWalk {
   /** Sowings that are thrown. */
   thrown: string[];
-  /** Those that wait for another day. */
+  /** Those that wait for another day, and the day on which that was said: the next morning they are asked about again. */
   later: string[];
+  laterOn?: string;
 }
 const FRESH: DayWalk = { thrown: [], later: [] };
 
 /** Many beds sown on one day: in walking order, one card each, what is left in the bag carried on, logged in one go. */
 export default function SowDayPage() {
   const { garden, covers, beds, plantings, lots, today, hands, run } = useGarden();
-  const [walk, setWalk, clear] = useDraft<DayWalk>(`sow-day ${garden.id}`, FRESH);
-  if (!walk) return null;
+  const [kept, setKept] = useDraft<DayWalk>(`sow-day ${garden.id}`, FRESH);
+  if (!kept) return null;
+  const walk = kept.laterOn === today ? kept : { ...kept, later: [] };
+  const setWalk = (next: DayWalk) => setKept({ ...next, laterOn: today });
   const order = new Map(beds.map((b) => [b.id, b.order]));
   const due = plannedSowings(covers, beds)
     .filter((s) => dayOf(s.cover.sowOn) <= dayOf(today) + AHEAD_D)
@@ -47,7 +50,7 @@ export default function SowDayPage() {
         used_g: s.weights.find((w) => w.speciesId === x.speciesId)?.weigh_g ?? 0,
       })),
     }));
-    if (await run(logSowings(hands, garden.id, today, sowings))) clear();
+    if (await run(logSowings(hands, garden.id, today, sowings))) setWalk({ ...walk, thrown: [] });
   }
   const total = (of: PlannedSowing[]): Map<string, number> => {
     const sum = new Map<string, number>();
@@ -73,14 +76,18 @@ export default function SowDayPage() {
                   ? `Bed ${next.bed.name}, ${mine.length - thrown.length} to go`
                   : thrown.length > 0
                     ? 'All thrown'
-                    : 'None to sow in one go'
+                    : walk.later.length > 0
+                      ? 'Done for today'
+                      : 'None to sow in one go'
               }
             >
               {next
                 ? `Take along: ${words(total(mine.filter((s) => !walk.thrown.includes(s.cover.id))))}.`
                 : thrown.length > 0
                   ? 'Write them down now, while it is known.'
-                  : 'What is due must be looked at one by one.'}
+                  : walk.later.length > 0
+                    ? 'What waits for another day is asked about again tomorrow.'
+                    : 'What is due must be looked at one by one.'}
             </Answer>
             <ol className="flex flex-col gap-3">
               {due.map((s) => (
