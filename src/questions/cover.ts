@@ -1,4 +1,5 @@
 import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
+import { tellsOf } from '../core/bed/pieces.ts';
 import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
@@ -37,20 +38,20 @@ export const aheadOf = (weather: WeatherYear[], today: string): ForecastInput['a
   weather.flatMap((w) => w.days.filter((d) => d.on > today).map(measured));
 
 /** Day on which the crop that a cover was sown under leaves the bed; undefined when it was sown on free ground. */
-function clearedOver(cover: Cover, plantings: Planting[]): number | undefined {
+function clearedOver(bed: Bed, cover: Cover, plantings: Planting[]): number | undefined {
   const sown = dayOf(cover.sownOn ?? cover.sowOn);
   const crop = plantings
-    .filter((p) => p.bedId === cover.bedId)
+    .filter((p) => tellsOf(bed, p.bedId))
     .map(plantingDays)
     .find((p) => p.from < sown && p.to > sown);
   return crop?.to;
 }
 
 /** First day on which the ground was free for a cover: the clearing of the crop before it, where the records tell of one. */
-function freeBefore(cover: Cover, plantings: Planting[]): number | undefined {
+function freeBefore(bed: Bed, cover: Cover, plantings: Planting[]): number | undefined {
   const sown = dayOf(cover.sownOn ?? cover.sowOn);
   const cleared = plantings
-    .filter((p) => p.bedId === cover.bedId)
+    .filter((p) => tellsOf(bed, p.bedId))
     .map((p) => plantingDays(p).to)
     .filter((to) => to <= sown && sown - to < LONGEST_BARE_D);
   return cleared.length > 0 ? Math.max(...cleared) : undefined;
@@ -82,7 +83,7 @@ export function forecastInput(
     next: next ? nextCropOf(next.cropId, next.way) : nextCropOf('lettuce', 'transplant'),
     methods: methodsHere(garden, bed),
     aims: cover.aims,
-    freeDay: freeBefore(cover, plantings),
+    freeDay: freeBefore(bed, cover, plantings),
     shade: bed.shade,
     surface: bed.surface,
     looks: looks
@@ -113,7 +114,7 @@ export function forecastInput(
         crowns: l.crowns ?? undefined,
       })),
     today: dayOf(today),
-    cropUntil: clearedOver(cover, plantings),
+    cropUntil: clearedOver(bed, cover, plantings),
     ...endingOf(cover, looks, today),
     learnt: learntOf(garden, leadOf(cover.parts)),
     years,

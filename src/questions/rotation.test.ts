@@ -28,6 +28,32 @@ describe('rotation from the records', () => {
     expect(past).toContainEqual({ family: 'Solanaceae', yearsAgo: 1 });
     expect(asked.beds[bed('3')]!.hungryNow).toBe(true);
   });
+  test('a bed that is cut takes a crop for each piece that is planted, each after what stood on the whole bed', () => {
+    const whole = garden.beds.find((b) => b.name === '3')!;
+    const piece = (id: string, share: [number, number], use: 'bed' | 'path') => ({
+      ...whole,
+      id,
+      order: whole.order + share[1] / 100,
+      piece: { of: whole.id, from: '2027-03-01', until: null, side: 'along' as const, share, use },
+    });
+    const beds = [
+      ...garden.beds,
+      piece('a', [0, 0.5], 'bed'),
+      piece('b', [0.5, 0.6], 'path'),
+      piece('c', [0.6, 1], 'bed'),
+    ];
+    const cut = rotationQuestion({ ...garden, beds }, TODAY, 3);
+    const ids = cut.beds.map((b) => b.id);
+    expect([ids.includes(whole.id), ids.includes('b'), ids.indexOf('c') - ids.indexOf('a')]).toEqual([
+      false,
+      false,
+      1,
+    ]);
+    expect(cut.beds[ids.indexOf('c')]!.past).toEqual(asked.beds[bed('3')]!.past);
+    // Joined before the year begins, it is one bed again.
+    const joined = beds.map((b) => (b.piece ? { ...b, piece: { ...b.piece, until: '2027-12-01' } } : b));
+    expect(rotationQuestion({ ...garden, beds: joined }, TODAY, 3).beds.length).toBe(garden.beds.length);
+  });
   test('clubroot keeps the cabbage family off its bed', () => {
     const ill = {
       ...garden,

@@ -1,5 +1,6 @@
 import { type CropEntry } from '../catalogue/schema.ts';
 import { cropOf, findCrop } from '../catalogue/catalogue.ts';
+import { asOn, isGrown, worked } from '../core/bed/pieces.ts';
 import { plantingDays } from '../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { offerPlanting } from '../core/choose/begin.ts';
@@ -45,25 +46,27 @@ const YEARS_BACK = 6;
 
 /** This year's crops change places over the coming years: the question of rotation, from the records. */
 export function rotationQuestion(
-  { beds, plantings }: Pick<GardenContents, 'beds' | 'plantings'>,
+  { beds: all, plantings }: Pick<GardenContents, 'beds' | 'plantings'>,
   today: string,
   years: number,
   seed = 1,
 ): RotationInput {
   const now = comingYear(today) - 1;
-  const sorted = [...beds].sort((a, b) => a.order - b.order);
-  const mine = sorted.map((b) => mainCrop(plantings, b.id, now));
+  // Ground as it will be worked in that year; paths, film and what is kept take no crop.
+  const sorted = worked(all, dayOf(`${now + 1}-01-01`))
+    .filter(isGrown)
+    .sort((a, b) => a.order - b.order);
+  const here = new Map(sorted.map((b) => [b.id, asOn(b.id, all, plantings)]));
+  const mine = sorted.map((b) => mainCrop(here.get(b.id)!, b.id, now));
   return {
     beds: sorted.map((bed, i) => ({
       id: bed.id,
       block: bed.block,
-      past: plantings
-        .filter((p) => p.bedId === bed.id)
-        .flatMap((p) => {
-          const family = findCrop(p.cropId)?.family;
-          const yearsAgo = now - Number((p.plantedOn ?? p.plantOn).slice(0, 4));
-          return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
-        }),
+      past: here.get(bed.id)!.flatMap((p) => {
+        const family = findCrop(p.cropId)?.family;
+        const yearsAgo = now - Number((p.plantedOn ?? p.plantOn).slice(0, 4));
+        return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
+      }),
       hungryNow: cropOf(mine[i]?.cropId ?? USUAL).appetite === 'heavy',
       barred: bed.troubles.flatMap((t) => BARS[t] ?? []),
       shaded: bed.shade === 'deep',

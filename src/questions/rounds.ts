@@ -1,4 +1,5 @@
 import { unknownKinds } from '../catalogue/catalogue.ts';
+import { tellsOf } from '../core/bed/pieces.ts';
 import { endingPasses } from '../core/bed/timeline.ts';
 import { dayOf, dayOfYear, isoOf } from '../core/calendar/day.ts';
 import { dayLength_h } from '../core/calendar/sun.ts';
@@ -68,7 +69,7 @@ export function kindsSeen(l: Look): QuestionKind[] {
 
 /** Last day on which the soil of a bed was looked at, under whatever cover. */
 function soilSeenOn(bed: Bed, { looks }: Contents, today: string): number | undefined {
-  const days = looks.filter((l) => l.bedId === bed.id && l.soil && l.on <= today).map((l) => dayOf(l.on));
+  const days = looks.filter((l) => tellsOf(bed, l.bedId) && l.soil && l.on <= today).map((l) => dayOf(l.on));
   return days.length > 0 ? Math.max(...days) : undefined;
 }
 

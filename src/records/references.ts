@@ -27,6 +27,10 @@ const field = (from: Owned, name: string, to: Owned, needed: boolean): Reference
   },
 });
 
+interface WithPiece {
+  piece?: { of: string };
+}
+
 interface WithSeed {
   seed: { lotId: string | null }[];
 }
@@ -37,6 +41,20 @@ export const REFERENCES: readonly Reference[] = [
   field('covers', 'bedId', 'beds', true),
   field('looks', 'bedId', 'beds', true),
   field('notes', 'bedId', 'beds', true),
+  {
+    from: 'beds',
+    to: 'beds',
+    needed: true,
+    ids: (r) => {
+      const { piece } = r as unknown as WithPiece;
+      return piece ? [piece.of] : [];
+    },
+    renamed: (r, other) => {
+      const { piece } = r as unknown as WithPiece;
+      const of = piece && other(piece.of);
+      return piece && of ? ({ ...r, piece: { ...piece, of } } as AnyRecord) : r;
+    },
+  },
   field('looks', 'coverId', 'covers', true),
   field('covers', 'nextPlantingId', 'plantings', false),
   {

@@ -1,5 +1,6 @@
 import { MOVED_KINDS } from '../core/years/ledger.ts';
 import { z } from 'zod';
+import { PIECE_USES } from '../core/bed/pieces.ts';
 import { OWN_KIND } from '../core/stand/ownKind.ts';
 import { isIsoDate } from '../core/calendar/day.ts';
 import { TROUBLES } from '../core/stand/troubles.ts';
@@ -219,6 +220,17 @@ export const bedSchema = z.object({
   /** As the garden's, where this bed is kept another way. */
   choices: z.record(z.string(), z.string().max(40)),
   note: text,
+  /** What it is a piece of; absent for a whole bed. */
+  piece: z
+    .object({
+      of: id,
+      from: isoDate,
+      until: isoDate.nullable(),
+      side: z.enum(['along', 'across']),
+      share: z.tuple([share, share]),
+      use: z.enum(PIECE_USES),
+    })
+    .optional(),
 });
 
 export const plantingSchema = z.object({

@@ -1,10 +1,12 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { knowOwnKinds } from '../catalogue/catalogue.ts';
-import { isoOf } from '../core/calendar/day.ts';
+import { worked } from '../core/bed/pieces.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { type Failure, type Result } from '../core/result/result.ts';
 import { storageFailure } from '../records/write.ts';
 import { KilimDatabase } from '../records/db.ts';
+import type { Bed } from '../records/types.ts';
 import { isOutdated } from '../records/trouble.ts';
 import { type GardenContents, type Hands, readGarden } from '../records/verbs/verbs.ts';
 import { still } from './stillness.ts';
@@ -59,6 +61,8 @@ function useRealToday(): string {
 
 export interface Ring extends GardenContents {
   today: string;
+  /** The ground that is worked from today on: beds that are not cut now, and pieces of those that are. */
+  ground: Bed[];
   hands: Hands;
   /** Runs a verb and tells the gardener when it failed; true when it was done. */
   run<T>(work: Promise<Result<T>>): Promise<boolean>;
@@ -68,6 +72,11 @@ export interface Ring extends GardenContents {
 function known(garden: GardenContents['garden']): true {
   knowOwnKinds(garden.ownKinds ?? []);
   return true;
+}
+
+function inOrder(all: readonly Bed[], today: string): { beds: Bed[]; ground: Bed[] } {
+  const beds = [...all].sort((a, b) => a.order - b.order);
+  return { beds, ground: worked(beds, dayOf(today)) };
 }
 
 const RingContext = createContext<Ring | null>(null);
@@ -101,7 +110,7 @@ export function GardenRing(props: {
       contents && known(contents.garden)
         ? {
             ...contents,
-            beds: [...contents.beds].sort((a, b) => a.order - b.order),
+            ...inOrder(contents.beds, contents.garden.seasonClock ?? day),
             today: contents.garden.seasonClock ?? day,
             hands,
             run: async (work) => {

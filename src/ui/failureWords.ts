@@ -43,6 +43,14 @@ export function failureWords(f: Failure): string {
       return 'What you moved was taken out of the bed meanwhile, perhaps in another tab. Nothing was saved; look at the bed again.';
     case 'bed-gone':
       return 'This bed has been taken away, perhaps in another tab. Undo there brings it back.';
+    case 'bed-cut':
+      return `Bed ${f.where} is cut into pieces then. Go by its pieces, or make it whole again first.`;
+    case 'piece-ends':
+      return `${f.where} is part of its bed again from ${v('until')}. Choose earlier dates, or put this on the whole bed.`;
+    case 'piece-in-use':
+      return `${v('what')} is still on ${f.where} then. End it or take it away first, or make the bed whole on a later day.`;
+    case 'pieces-few':
+      return `A bed is cut into two to ${v('most')} pieces, each with a size, and something is grown on one of them at least.`;
     case 'entry-gone':
       return 'This entry has been taken away, perhaps in another tab. Undo there brings it back.';
     case 'planting-gone':
@@ -103,7 +111,9 @@ export function failureWords(f: Failure): string {
     case 'bed-name-long':
       return `A name in ${f.where} is longer than ${v('most')} letters. No bed was added; shorten it.`;
     case 'bed-twice':
-      return `The name "${v('name')}" in ${f.where} is there twice. No bed was added; make names different.`;
+      return v('name') === ''
+        ? 'A bed has no name. Give each its own.'
+        : `The name "${v('name')}" in ${f.where} is there twice. No bed was added; make names different.`;
     case 'bed-area':
       return `The shape in ${f.where} covers ${v('m2')} m². That is no bed; check the coordinates.`;
     case 'beds-too-many':

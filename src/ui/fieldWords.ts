@@ -31,6 +31,7 @@ const WORDS: Record<string, string> = {
   ring: 'outline',
   at: 'place on the plan',
   place: 'place on the map',
+  piece: 'how its bed is cut',
   north_deg: 'where north lies',
   left_g: 'seed left',
   thousandSeed_g: 'weight of a thousand seeds',

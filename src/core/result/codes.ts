@@ -2,6 +2,7 @@
 export type FailureCode =
   | 'area-range'
   | 'bed-area'
+  | 'bed-cut'
   | 'bed-gone'
   | 'bed-name'
   | 'bed-name-long'
@@ -53,6 +54,9 @@ export type FailureCode =
   | 'number-range'
   | 'number-unreadable'
   | 'pass-gone'
+  | 'piece-ends'
+  | 'piece-in-use'
+  | 'pieces-few'
   | 'place-missing'
   | 'planting-done'
   | 'planting-gone'

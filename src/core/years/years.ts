@@ -86,15 +86,22 @@ export interface BedYear {
   bare_d: number;
   /** Days of the year that lie behind today and after the records of the bed began. */
   known_d: number;
+  /** How much of a whole bed it is. */
+  share: number;
 }
 
-/** What happened on a bed in a year, up to `now`. */
+/**
+ * What happened on a bed in a year, up to `now`. `there` are the days on which it was ground of its own (a bed that is not cut, a piece while it is
+ * one), `share` how much of a bed it is.
+ */
 export function bedYear(
   bedId: string,
   plantings: PlantingSpan[],
   covers: CoverSpan[],
   year: GardenYear,
   now: Day,
+  there: readonly { from: Day; to: Day }[] = [{ from: -Infinity, to: Infinity }],
+  share = 1,
 ): BedYear {
   const starts = [
     ...plantings.filter((p) => p.bedId === bedId).map((p) => p.plantedOn ?? p.plantOn),
@@ -102,15 +109,18 @@ export function bedYear(
   ].map(dayOf);
   const began = starts.length > 0 ? Math.min(...starts) : Infinity;
   const [from, to] = [Math.max(year.from, began), Math.min(year.to, now)];
-  if (to <= from) return { bedId, segments: [], bare_d: 0, known_d: 0 };
-  const segments = stripOf(bedId, plantings, covers, from, to);
-  return { bedId, segments, bare_d: bareDays([segments]), known_d: to - from };
+  const spans = there
+    .map((s) => ({ from: Math.max(from, s.from), to: Math.min(to, s.to) }))
+    .filter((s) => s.to > s.from);
+  const segments = spans.flatMap((s) => stripOf(bedId, plantings, covers, s.from, s.to));
+  const known_d = spans.reduce((sum, s) => sum + s.to - s.from, 0);
+  return { bedId, segments, bare_d: bareDays([segments]), known_d, share };
 }
 
 /** Share of the known bed-days of a year that lay bare, 0..1; undefined where nothing is known. */
 export function bareShare(beds: readonly BedYear[]): number | undefined {
-  const known = beds.reduce((s, b) => s + b.known_d, 0);
-  return known > 0 ? beds.reduce((s, b) => s + b.bare_d, 0) / known : undefined;
+  const known = beds.reduce((s, b) => s + b.known_d * b.share, 0);
+  return known > 0 ? beds.reduce((s, b) => s + b.bare_d * b.share, 0) / known : undefined;
 }
 
 /** First day that the records tell of. */

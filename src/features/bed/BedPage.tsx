@@ -11,7 +11,9 @@ import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { DateField, SelectField } from '../../ui/fields.tsx';
 import { Page } from '../../ui/parts.tsx';
+import { isCut, isGrown } from '../../core/bed/pieces.ts';
 import { BedGround } from './BedGround.tsx';
+import { Pieces } from './Pieces.tsx';
 
 /** One bed: what grows, what is planned, and the next step. */
 export default function BedPage() {
@@ -22,6 +24,7 @@ export default function BedPage() {
   const [from, setFrom] = useState(today);
   if (!bed) return <p className="p-6">This bed is not in the garden.</p>;
   const crop = cropOf(cropId);
+  const cut = isCut(bed.id, beds, dayOf(today));
   const mine = plantings
     .filter((p) => p.bedId === bed.id)
     .sort((a, b) => (b.plantedOn ?? b.plantOn).localeCompare(a.plantedOn ?? a.plantOn));
@@ -54,9 +57,12 @@ export default function BedPage() {
       title={`Bed ${bed.name}`}
       lead={`${showArea(bed.area_m2, garden.units)}${bed.width_m && bed.length_m ? `, ${showLength(bed.width_m, garden.units)} × ${showLength(bed.length_m, garden.units)}` : ''}, ${bed.soil.texture}, ${bed.soil.fertility}`}
     >
-      <Link className="btn btn-primary" to={`/bed/${bed.id}/choose`}>
-        Choose a cover for bed {bed.name}
-      </Link>
+      {!cut && isGrown(bed) && (
+        <Link className="btn btn-primary" to={`/bed/${bed.id}/choose`}>
+          Choose a cover for bed {bed.name}
+        </Link>
+      )}
+      {(cut || bed.piece) && <Pieces bed={bed} />}
       <h2 className="font-display mt-6 text-xl font-bold">Covers</h2>
       {stands.length === 0 && <p>None yet. Choose one for the next gap.</p>}
       <ul>
@@ -136,24 +142,27 @@ export default function BedPage() {
           </li>
         ))}
       </ul>
-      <form
-        className="border-warp mt-3 grid max-w-2xl gap-3 border-t pt-3 sm:grid-cols-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          plan();
-        }}
-      >
-        <SelectField
-          label="Crop"
-          value={cropId}
-          options={crops.map((c) => [c.id, c.name] as const)}
-          onChange={setCropId}
-        />
-        <DateField label="Planted or to plant on" value={from} onChange={setFrom} />
-        <button type="submit" className="btn btn-sm self-end">
-          Put this crop on bed {bed.name}
-        </button>
-      </form>
+      {!cut && isGrown(bed) && (
+        <form
+          className="border-warp mt-3 grid max-w-2xl gap-3 border-t pt-3 sm:grid-cols-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            plan();
+          }}
+        >
+          <SelectField
+            label="Crop"
+            value={cropId}
+            options={crops.map((c) => [c.id, c.name] as const)}
+            onChange={setCropId}
+          />
+          <DateField label="Planted or to plant on" value={from} onChange={setFrom} />
+          <button type="submit" className="btn btn-sm self-end">
+            Put this crop on bed {bed.name}
+          </button>
+        </form>
+      )}
+      {!cut && !bed.piece && <Pieces bed={bed} />}
       <BedGround bed={bed} save={(patch) => void run(changeBed(hands, bed, patch))} />
     </Page>
   );

@@ -1,3 +1,4 @@
+import { asOn, isGrown } from '../../core/bed/pieces.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Day } from '../../core/calendar/day.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
@@ -23,12 +24,8 @@ export function bedsThatShare(
   today: Day,
 ): Sharer[] {
   return beds.flatMap((b) => {
-    if (b.id === bed.id) return [];
-    const gap = firstOpenGap(
-      plantings.filter((p) => p.bedId === b.id),
-      covers.filter((c) => c.bedId === b.id),
-      today,
-    );
+    if (b.id === bed.id || !isGrown(b)) return [];
+    const gap = firstOpenGap(asOn(b.id, beds, plantings), asOn(b.id, beds, covers), today);
     const begins = Math.abs(gap.freeDay - freeDay) <= SAME_D;
     const ends = !gap.next || Math.abs(dayOf(gap.next.plantOn) - plantDay) <= SAME_D;
     return begins && ends ? [{ bed: b, gap }] : [];

@@ -43,7 +43,7 @@ export default function ChoosePage() {
 }
 
 function Chooser({ bed }: { bed: Bed }) {
-  const { garden, beds, plantings, covers, recipes, lots, today, hands, run } = useGarden();
+  const { garden, ground, plantings, covers, recipes, lots, today, hands, run } = useGarden();
   const navigate = useNavigate();
   const form = useGapForm(bed);
   const { aims, setAims } = form;
@@ -87,8 +87,8 @@ function Chooser({ bed }: { bed: Bed }) {
   const chosen = hung.find((s) => s.id === chosenId) ?? hung[0] ?? null;
   const like = chosen && heads.find((h) => h.sample.id === chosen.id)?.behind.filter(fits);
   const sharers = useMemo(
-    () => (form.valid ? bedsThatShare(bed, beds, plantings, covers, freeDay, plantDay, dayOf(today)) : []),
-    [form.valid, bed, beds, plantings, covers, freeDay, plantDay, today],
+    () => (form.valid ? bedsThatShare(bed, ground, plantings, covers, freeDay, plantDay, dayOf(today)) : []),
+    [form.valid, bed, ground, plantings, covers, freeDay, plantDay, today],
   );
   const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, aims, garden, today);
 

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { cropOf, crops } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
+import { asOn } from '../../core/bed/pieces.ts';
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
 import { type AimOffer, offerAims, offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
 import { type ChooseInput } from '../../core/choose/input.ts';
@@ -35,18 +36,16 @@ const NOTHING_SAID: Said = {};
  * with this gap until a cover is put into it, through other screens and a closed page.
  */
 export function useGapForm(bed: Bed) {
-  const { garden, plantings, covers, looks, recipes, lots, today } = useGarden();
+  const { garden, beds, plantings: all, covers: allCovers, looks, recipes, lots, today } = useGarden();
   const [search] = useSearchParams();
-  const mine = useMemo(() => plantings.filter((p) => p.bedId === bed.id), [plantings, bed.id]);
+  // A piece goes by what was on its bed before it was cut, a bed by what was on its pieces.
+  const plantings = useMemo(() => asOn(bed.id, beds, all), [bed.id, beds, all]);
+  const covers = useMemo(() => asOn(bed.id, beds, allCovers), [bed.id, beds, allCovers]);
   const first = useMemo(() => {
     const from = search.get('from');
     const start = from && isIsoDate(from) ? dayOf(from) : dayOf(today);
-    return firstOpenGap(
-      mine,
-      covers.filter((c) => c.bedId === bed.id),
-      start,
-    );
-  }, [mine, covers, bed.id, today, search]);
+    return firstOpenGap(plantings, covers, Math.max(start, bed.piece ? dayOf(bed.piece.from) : start));
+  }, [plantings, covers, bed.piece, today, search]);
   const [kept, keep, forget] = useDraft<Said>(`choose ${bed.id} ${isoOf(first.freeDay)}`, NOTHING_SAID);
   const said = kept ?? NOTHING_SAID;
   const saying =
@@ -56,7 +55,7 @@ export function useGapForm(bed: Bed) {
   const free = said.free ?? isoOf(first.freeDay);
   const freeDay = isIsoDate(free) ? dayOf(free) : first.freeDay;
   // What the gardener has said stays said; the rest follows from what is planned round the day on which the ground is free.
-  const gap = useMemo(() => gapFrom(mine, freeDay), [mine, freeDay]);
+  const gap = useMemo(() => gapFrom(plantings, freeDay), [plantings, freeDay]);
   const before = said.before ?? gap.before?.cropId ?? '';
   const notes = useMemo(
     () => bedNotes({ bed, plantings, covers, looks }, freeDay, before),

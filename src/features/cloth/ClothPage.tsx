@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { stripOf, bareDays, unknownDays } from '../../core/bed/timeline.ts';
+import { bareOf, clothOf, unknownOf } from '../../core/bed/cloth.ts';
+import { wholeBeds } from '../../core/bed/pieces.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useForecasts } from '../../ring/useForecast.ts';
@@ -51,19 +52,16 @@ export default function ClothPage() {
   const living = useMemo(() => covers.filter((c) => c.verdict !== 'dead'), [covers]);
   const forecasts = useForecasts(living, PLAUSIBLE_YEARS);
   const bare = useMemo(() => {
-    const over = (from: number, to: number) =>
-      bareDays(beds.map((b) => stripOf(b.id, plantings, covers, from, to)));
+    const over = (from: number, to: number) => bareOf(clothOf(beds, plantings, covers, from, to));
     return {
       past: over(now - 183, now),
       before: over(now - 366, now - 183),
       ahead: over(now, now + 120),
-      unknown: unknownDays(
-        beds.map((b) => stripOf(b.id, plantings, covers, now - 183, now)),
-        now,
-      ),
+      unknown: unknownOf(clothOf(beds, plantings, covers, now - 183, now), now),
     };
   }, [beds, plantings, covers, now]);
 
+  const whole = wholeBeds(beds);
   if (beds.length === 0)
     return (
       <main id="main" className="p-6">
@@ -96,7 +94,7 @@ export default function ClothPage() {
               {s}
             </button>
           ))}
-          {beds.length > FEW_BEDS && (
+          {whole.length > FEW_BEDS && (
             <>
               <button
                 type="button"
@@ -120,7 +118,7 @@ export default function ClothPage() {
           )}
           <button
             type="button"
-            className={`no-print px-2 py-1 ${beds.length > FEW_BEDS ? '' : 'ml-auto'}`}
+            className={`no-print px-2 py-1 ${whole.length > FEW_BEDS ? '' : 'ml-auto'}`}
             onClick={() => window.print()}
           >
             print

@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { stripOf, underCrops } from '../../core/bed/timeline.ts';
+import { clothOf } from '../../core/bed/cloth.ts';
+import { isGrown, wholeBeds } from '../../core/bed/pieces.ts';
+import { underCrops } from '../../core/bed/timeline.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { showArea } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -23,6 +25,10 @@ const SLIVER = 16;
 const LEAST_FITTED = 22;
 /** Under this a strip has no room for handles and words. */
 const ROOMY = 44;
+/** A piece has room for them in less. */
+const ROOMY_PIECE = 24;
+/** Between the pieces of a bed, px. */
+const SEAM_PX = 2;
 const HOLES_AHEAD_D = 400;
 const LEAST_COLUMN = 58;
 const MOST_COLUMN = 120;
@@ -88,7 +94,8 @@ interface Props {
 
 /** The cloth: one strip a bed, time running downward. */
 export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
-  const { beds, covers, plantings, garden, today } = useGarden();
+  const { beds: all, covers, plantings, garden, today } = useGarden();
+  const beds = useMemo(() => wholeBeds(all), [all]);
   const { box, seen } = useWindow();
   const open = beds.filter((b) => !folded.has(b.block)).length;
   const slivers = (beds.length - open) * SLIVER;
@@ -126,25 +133,36 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
     x + w >= seen.left - STEP_PX && x <= seen.left + seen.width + 2 * STEP_PX;
   const firstDay = from + (seen.top - STEP_PX) / perDay;
   const lastDay = from + (seen.top + seen.height + 2 * STEP_PX) / perDay;
-  const hung = beds
+  const columns = beds
     .map((bed, i) => {
       const gap = widths[i]! < ROOMY ? 2 : 10;
       return { bed, x: lefts[i]! + gap / 2, width: widths[i]! - gap };
     })
     .filter((h) => inView(h.x, h.width));
-  const shownIds = hung.map((h) => h.bed.id).join();
-  const strips = useMemo(
-    () => new Map(beds.map((b) => [b.id, stripOf(b.id, plantings, covers, from, to)])),
-    [beds, plantings, covers, from, to],
+  const cloth = useMemo(() => clothOf(all, plantings, covers, from, to), [all, plantings, covers, from, to]);
+  /** Every part of the cloth that is in the window: whole beds, and pieces beside each other in the strip of their bed. */
+  const hung = columns.flatMap((column) =>
+    cloth
+      .filter((c) => c.strip.id === column.bed.id)
+      .map((cell) => {
+        const seam = cell.width < 1 ? SEAM_PX : 0;
+        return {
+          cell,
+          bed: cell.bed,
+          x: column.x + cell.left * column.width,
+          width: Math.max(1, cell.width * column.width - (cell.left + cell.width < 0.999 ? seam : 0)),
+        };
+      }),
   );
+  const shownIds = [...new Set(hung.map((h) => h.bed.id))].join();
   // A hole may end beyond what is shown; what fits in it depends on where it really ends.
   const ahead = useMemo(
-    () => new Map(beds.map((b) => [b.id, stripOf(b.id, plantings, covers, now, now + HOLES_AHEAD_D)])),
-    [beds, plantings, covers, now],
+    () => clothOf(all, plantings, covers, now, now + HOLES_AHEAD_D),
+    [all, plantings, covers, now],
   );
   const under = useMemo(
-    () => new Map(beds.map((b) => [b.id, underCrops(b.id, plantings, covers)])),
-    [beds, plantings, covers],
+    () => new Map(all.map((b) => [b.id, underCrops(b.id, plantings, covers)])),
+    [all, plantings, covers],
   );
   const living = useMemo(
     () => covers.filter((c) => c.verdict !== 'dead' && shownIds.split(',').includes(c.bedId)),
@@ -231,22 +249,24 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
                 )}
             </g>
           ))}
-          {hung.map(({ bed, x, width }) => (
+          {hung.map(({ cell, bed, x, width }) => (
             <Strip
-              key={bed.id}
+              key={`${bed.id} ${cell.from} ${cell.left}`}
               under={under.get(bed.id)!.filter((s) => s.to > firstDay && s.from < lastDay)}
-              segments={strips.get(bed.id)!.filter((s) => s.to > firstDay && s.from < lastDay)}
+              segments={cell.segments.filter((s) => s.to > firstDay && s.from < lastDay)}
+              name={bed.piece && bed.name}
+              use={bed.piece?.use}
               x={x}
               width={width}
-              from={from}
-              to={to}
+              from={cell.from}
+              to={cell.to}
               y={y}
               now={now}
               forecasts={forecasts}
             />
           ))}
           <g className="print-only">
-            {hung.map(({ bed, x, width }) => (
+            {columns.map(({ bed, x, width }) => (
               <text
                 key={bed.id}
                 x={x + width / 2}
@@ -284,12 +304,14 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
           </text>
         </svg>
         {hung
-          .filter((h) => h.width >= ROOMY)
-          .map(({ bed, x, width }) => (
-            <div key={bed.id} className="no-print">
+          .filter((h) => h.width >= ROOMY_PIECE && isGrown(h.bed) && h.cell.to > now)
+          .map(({ cell, bed, x, width }) => (
+            <div key={`${bed.id} ${cell.from} ${cell.left}`} className="no-print">
               <Holes
                 bed={bed}
-                segments={ahead.get(bed.id)!}
+                segments={ahead
+                  .filter((a) => a.bed.id === bed.id && a.from < cell.to && a.to > cell.from)
+                  .flatMap((a) => a.segments)}
                 x={x}
                 width={width}
                 y={y}
@@ -300,8 +322,8 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
                 bed={bed}
                 x={x}
                 width={width}
-                from={from}
-                to={to}
+                from={cell.from}
+                to={cell.to}
                 y={y}
                 perDay={perDay}
                 now={now}

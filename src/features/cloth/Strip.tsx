@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import { coverTitle, findCrop, speciesOf } from '../../catalogue/catalogue.ts';
+import { type PieceUse } from '../../core/bed/pieces.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
@@ -11,8 +12,48 @@ export const PREFIX = 'cloth';
 /** Share of a strip's width that an undersown cover takes beside the crop above it. */
 const UNDER_SHARE = 0.3;
 
+/** Ground that is no hole though nothing is sown on it. */
+const NOT_SOWN = {
+  path: 'var(--color-linen)',
+  film: 'var(--color-bark)',
+  kept: 'var(--color-leaf)',
+} as const;
+const USE_WORDS = { path: 'path', film: 'film', kept: 'kept', seed: 'for seed' } as const;
+
+/** What a strip is for, written along it. */
+function UseMark({
+  use,
+  x,
+  width,
+  y,
+  from,
+  to,
+}: {
+  use: keyof typeof USE_WORDS;
+  x: number;
+  width: number;
+  y(day: number): number;
+  from: number;
+  to: number;
+}) {
+  if (width < 12 || y(to) - y(from) < 60) return null;
+  return (
+    <text
+      transform={`translate(${x + width / 2 + 4} ${y(from) + 30}) rotate(90)`}
+      fontSize={12}
+      fontWeight={700}
+      fill={use === 'film' || use === 'kept' ? 'var(--color-paper)' : 'var(--color-walnut)'}
+    >
+      {USE_WORDS[use]}
+    </text>
+  );
+}
+
 interface StripProps {
   segments: Segment[];
+  /** What a piece is called, and what it is for; undefined for a whole bed. */
+  name?: string | undefined;
+  use?: PieceUse | undefined;
   /** Covers that grow beneath a crop, shown as a narrow weave along its side. */
   under: Segment[];
   x: number;
@@ -27,6 +68,8 @@ interface StripProps {
 /** One bed's strip, woven where something grew or will. `forecasts` packs a cover's weave by how closely it covers the ground. */
 export const Strip = memo(function Strip({
   segments,
+  name,
+  use,
   under,
   x,
   width,
@@ -38,7 +81,16 @@ export const Strip = memo(function Strip({
 }: StripProps) {
   return (
     <g>
-      <rect x={x} y={y(from)} width={width} height={y(to) - y(from)} fill={`url(#${PREFIX}-warp)`} />
+      <rect
+        x={x}
+        y={y(from)}
+        width={width}
+        height={y(to) - y(from)}
+        fill={use && use !== 'bed' && use !== 'seed' ? NOT_SOWN[use] : `url(#${PREFIX}-warp)`}
+      />
+      {use && use !== 'bed' && (
+        <UseMark use={use} x={x} width={width} y={y} from={Math.max(from, now - 60)} to={to} />
+      )}
       {segments.flatMap((s) => {
         // A stretch that crosses today is fast above it and a sketch below.
         const parts =
@@ -71,6 +123,21 @@ export const Strip = memo(function Strip({
           forecasts={forecasts}
         />
       ))}
+      {name && width > name.length * 7 && from <= now && to > now + 20 && (
+        <text
+          x={x + width / 2}
+          y={y(now) + 18}
+          fontSize={12}
+          fontWeight={700}
+          textAnchor="middle"
+          fill="var(--color-walnut)"
+          stroke="var(--color-wool)"
+          strokeWidth={4}
+          paintOrder="stroke"
+        >
+          {name}
+        </text>
+      )}
       {segments
         .filter(
           (s) =>

@@ -13,7 +13,7 @@ import { Things } from './Things.tsx';
 
 /** The garden from above, its lists, things, house rules and climate. */
 export default function GroundPage({ tell }: { tell(f: Failure): void }) {
-  const { garden, beds, hands, run } = useGarden();
+  const { garden, beds, ground, hands, run } = useGarden();
   const change: Change = (label, patch, joins) =>
     void run(changeGarden(hands, garden.id, label, patch, joins));
   return (
@@ -30,7 +30,7 @@ export default function GroundPage({ tell }: { tell(f: Failure): void }) {
             </h2>
             {beds.length === 0 && <p>No beds yet. Add the first one above, or bring a list in.</p>}
             <ul className="mt-2 grid gap-x-6 sm:grid-cols-2">
-              {beds.map((b) => (
+              {ground.map((b) => (
                 <li key={b.id} className="border-linen flex flex-wrap items-baseline gap-x-3 border-t py-1.5">
                   <Link className="font-display font-bold underline" to={`/bed/${b.id}`}>
                     {b.name}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { jobsOf } from '../../core/jobs/jobs.ts';
 import { type Failure } from '../../core/result/result.ts';
+import { wholeBeds } from '../../core/bed/pieces.ts';
 import { bedsToGeoJson } from '../../records/files/bedsFile.ts';
 import { onlyNew } from '../../records/files/onlyNew.ts';
 import { writeGardenFile } from '../../records/files/gardenFile.ts';
@@ -83,7 +84,11 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
     save(`${stem}-journal.csv`, 'text/csv', journalCsv(lines));
   }
   function exportBeds() {
-    save(`${stem}-beds.geojson`, 'application/geo+json', bedsToGeoJson(ring.beds, garden.north_deg));
+    save(
+      `${stem}-beds.geojson`,
+      'application/geo+json',
+      bedsToGeoJson(wholeBeds(ring.beds), garden.north_deg),
+    );
   }
   async function wipe() {
     const gone = await wipeGarden(hands, garden.id);

@@ -17,7 +17,7 @@ const weighed_g = (text: string, imperial: boolean) =>
 
 /** Writes down what was carried onto a bed or off it today; the ledger of the years counts it. */
 export function Carried() {
-  const { garden, beds, today, hands, run } = useGarden();
+  const { garden, ground: beds, today, hands, run } = useGarden();
   const [draft, setDraft, clear] = useDraft(`carried ${garden.id}`, BLANK);
   const [problem, setProblem] = useState('');
   if (!draft || beds.length === 0) return null;

@@ -1,9 +1,13 @@
 import { useMemo, useState } from 'react';
+import { isCut } from '../../core/bed/pieces.ts';
+import { endingPasses } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { drawLots } from '../../core/trial/lots.ts';
+import { confoundersOf, type PlotKnown } from '../../core/trial/confounders.ts';
 import { blocksToShow, spreadOfBlocks, verdictOf } from '../../core/trial/verdict.ts';
-import { measurePlot, removeTrial, setTrial } from '../../records/commands/trial.ts';
-import { MEASURES, type Trial } from '../../records/types.ts';
+import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
+import { cutIntoPlots, measurePlot, removeTrial, setTrial } from '../../records/commands/trial.ts';
+import { type Bed, type Cover, MEASURES, type Trial } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showIso, showIsoYear } from '../../ui/dates.ts';
 import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
@@ -43,7 +47,7 @@ export function Trials() {
 const MOST_BLOCKS = 10;
 
 function NewTrial({ done }: { done(): void }) {
-  const { garden, beds, today, hands, run } = useGarden();
+  const { garden, ground: beds, today, hands, run } = useGarden();
   const [ready, setReady] = useState(0);
   const [question, setQuestion] = useState(READY[0]!.question);
   const [treatments, setTreatments] = useState(READY[0]!.treatments.join(', '));
@@ -188,8 +192,9 @@ function TrialCard({ trial }: { trial: Trial }) {
     () => trial.plots.flatMap((p) => (p.value === null ? [] : [{ ...p, value: p.value }])),
     [trial.plots],
   );
-  const bedName = beds.find((b) => b.id === trial.plots[0]!.bedId)?.name ?? '?';
-  const confounded = differences(trial, covers);
+  const lies = beds.find((b) => b.id === trial.plots[0]!.bedId);
+  const bedName = beds.find((b) => b.id === (lies?.piece?.of ?? lies?.id))?.name ?? '?';
+  const confounded = differences(trial, beds, covers, garden.units);
   return (
     <section className="border-linen mt-8 border-t pt-4" aria-label={trial.question}>
       <h2 className="font-display text-2xl font-bold">{trial.question}</h2>
@@ -259,11 +264,24 @@ function TrialCard({ trial }: { trial: Trial }) {
           );
         })
       )}
-      {confounded && <p className="border-madder mt-3 border-l-4 pl-3">{confounded}</p>}
+      {confounded.map((c) => (
+        <p key={c} className="border-madder mt-3 border-l-4 pl-3">
+          {c}
+        </p>
+      ))}
       <div className="no-print mt-3 flex gap-3">
         <button type="button" className="btn btn-sm" onClick={() => window.print()}>
           Print the plots
         </button>
+        {lies && !lies.piece && !isCut(lies.id, beds, dayOf(today)) && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => void run(cutIntoPlots(hands, garden.id, trial.id, today))}
+          >
+            Cut bed {bedName} into these plots
+          </button>
+        )}
         <button
           type="button"
           className="btn btn-ghost btn-sm"
@@ -276,19 +294,45 @@ function TrialCard({ trial }: { trial: Trial }) {
   );
 }
 
-/** A sowing on the bed after the lots were drawn, in which more than the treatment may differ. */
-function differences(trial: Trial, covers: ReturnType<typeof useGarden>['covers']): string {
-  const mine = covers.filter(
-    (c) =>
-      c.sownOn &&
-      trial.plots.some((p) => p.bedId === c.bedId) &&
-      c.sownOn > trial.drawnOn &&
-      c.sownOn < trial.lookOn,
-  );
-  const days = new Set(mine.map((c) => c.sownOn));
-  return days.size > 1
-    ? `The records tell of sowings on ${days.size} days on these plots: the day may be what made the difference.`
-    : '';
+/** What the records of the plots tell that goes with a treatment and is none, in a sentence each. */
+function differences(
+  trial: Trial,
+  beds: readonly Bed[],
+  covers: readonly Cover[],
+  units: UnitChoice,
+): string[] {
+  const stood = (bedId: string) =>
+    covers.find(
+      (c) =>
+        c.bedId === bedId && c.sownOn && c.sownOn < trial.lookOn && (c.endedOn ?? '9999') > trial.drawnOn,
+    );
+  const known = trial.plots.map((p): PlotKnown => {
+    const cover = stood(p.bedId);
+    const bed = beds.find((b) => b.id === p.bedId);
+    const used = cover?.seed.every((x) => x.used_g !== null)
+      ? cover.seed.reduce((sum, x) => sum + x.used_g!, 0)
+      : null;
+    return {
+      treatment: p.treatment,
+      sownOn: cover?.sownOn ?? null,
+      lots: cover ? cover.seed.flatMap((x) => x.lotId ?? []) : null,
+      rate_g_m2: used !== null && bed ? used / bed.area_m2 : null,
+      endedFrom: (cover && endingPasses(cover)[0]?.doneOn) ?? null,
+    };
+  });
+  const mean = (figures: string[]) =>
+    showPerArea(figures.reduce((sum, x) => sum + Number(x), 0) / figures.length, units);
+  return confoundersOf(known).map(({ kind, treatment, here, control }) => {
+    const [a, b] = [trial.treatments[treatment]!, trial.treatments[0]!];
+    const days = (isos: string[]) => isos.map(showIso).join(' and ');
+    const said = {
+      sown: () => `"${a}" was sown on ${days(here)}, "${b}" on ${days(control)}`,
+      seed: () => `The seed of "${a}" came from another lot than that of "${b}"`,
+      rate: () => `"${a}" got ${mean(here)} of seed, "${b}" ${mean(control)}`,
+      ended: () => `The ending of "${a}" began on ${days(here)}, that of "${b}" on ${days(control)}`,
+    }[kind]();
+    return `${said}: unless that is the question, it may be what made the difference.`;
+  });
 }
 
 function PlotField({

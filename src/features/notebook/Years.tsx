@@ -1,5 +1,7 @@
 import { useMemo, useState } from 'react';
 import { coverTitle, findCrop, findSpecies } from '../../catalogue/catalogue.ts';
+import { clothOf } from '../../core/bed/cloth.ts';
+import { isGrown, shareOf } from '../../core/bed/pieces.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { showRain, showTemperature } from '../../core/units/show.ts';
@@ -29,7 +31,21 @@ export function Years() {
   const days = useMemo(() => weather.flatMap((w) => w.days), [weather]);
   const weathers = useMemo(() => years.map((y) => weatherOf(days, y)), [days, years]);
   const all = useMemo(
-    () => years.map((y) => beds.map((b) => bedYear(b.id, plantings, covers, y, now))),
+    () =>
+      years.map((y) => {
+        const cloth = clothOf(beds, plantings, covers, y.from, y.to);
+        return beds.filter(isGrown).map((b) =>
+          bedYear(
+            b.id,
+            plantings,
+            covers,
+            y,
+            now,
+            cloth.filter((c) => c.bed.id === b.id),
+            shareOf(b),
+          ),
+        );
+      }),
     [years, beds, plantings, covers, now],
   );
   if (beds.length === 0) return <p>Beds and their years stand here once there are some.</p>;

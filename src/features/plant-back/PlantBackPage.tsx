@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useParams, Link } from 'react-router';
 import { coverTitle, cropOf, findSpecies } from '../../catalogue/catalogue.ts';
 import { type CropEntry } from '../../catalogue/schema.ts';
+import { asOn } from '../../core/bed/pieces.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type PlantBack } from '../../core/plantBack/plantBack.ts';
 import { type StrandId } from '../../core/plantBack/strands.ts';
@@ -23,7 +24,7 @@ import { Strands, type StrandShown } from './Strands.tsx';
 
 /** When this crop, planted this way, can go in; what holds it back, what would bring it forward, and what it finds there. */
 export default function PlantBackPage() {
-  const { cover, bed, garden, plantings, covers, today, hands, run } = useCover(useParams().coverId);
+  const { cover, bed, beds, garden, plantings, covers, today, hands, run } = useCover(useParams().coverId);
   const { forecast, failure } = useForecast(cover);
   const [typed, setOn] = useState<string | null>(null);
   const next = cover && plantings.find((p) => p.id === cover.nextPlantingId);
@@ -37,7 +38,11 @@ export default function PlantBackPage() {
   const name = crop.name.toLowerCase();
   const plantDay = dayOf(next.plantOn);
   const on = typed ?? today;
-  const families = familiesBefore({ bed, plantings, covers }, next, plantDay);
+  const families = familiesBefore(
+    { bed, plantings: asOn(bed.id, beds, plantings), covers: asOn(bed.id, beds, covers) },
+    next,
+    plantDay,
+  );
   return (
     <Page
       title={`Plant bed ${bed.name} back`}

@@ -18,7 +18,7 @@ const SENSE: Record<RateSense, string> = {
 
 /** "I have this packet: is it enough, and what rate is that?" and what else would do. */
 export function Bags() {
-  const { garden, beds } = useGarden();
+  const { garden, ground: beds } = useGarden();
   const imperial = garden.units.mass === 'imperial';
   const [form, setForm] = useDraft(`bag ${garden.id}`, {
     speciesId: 'crimson-clover',

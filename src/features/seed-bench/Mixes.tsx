@@ -84,7 +84,7 @@ function MixCard({
 }) {
   const [kind, setKind] = useState('phacelia');
   const [rate, setRate] = useState('');
-  const { beds } = useGarden();
+  const { ground: beds } = useGarden();
   // By the bed where all are of one size, by the bag where there is one.
   const bed_m2 = beds.every((b) => b.area_m2 === beds[0]!.area_m2) ? beds[0]?.area_m2 : undefined;
   const by = { bed_m2, packet_g: recipe.packs.length === 1 ? recipe.packs[0]!.size_g : undefined };

@@ -1,10 +1,13 @@
 import { findCrop } from '../../catalogue/catalogue.ts';
+import { plantingDays } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { fail, ok, type Result } from '../../core/result/result.ts';
 import { type Bed, type Cover, type Garden, type Look, type Note, type Planting } from '../types.ts';
 import { inOrder, noOverlap } from '../verbs/dates.ts';
 import { checkCover, type Done, type Hands, meta } from '../verbs/verbs.ts';
 import { type Wish, writeFrom } from '../write.ts';
+import { isThere } from '../verbs/there.ts';
+import { piecesAfter } from './pieces.ts';
 
 // Deeds on one record. Each takes an id and what changes, and reads the record as it stands when it is written: two ticks within a moment, or in two tabs,
 // both stay.
@@ -29,12 +32,13 @@ export const changeGarden = (
     return ok([{ table: 'gardens', put: { ...stands, ...patch(stands) } }]);
   });
 
-/** Changes what is known of a bed. Fails with `bed-gone`. */
+/** Changes what is known of a bed; its pieces take the shape that follows. Fails with `bed-gone`. */
 export const changeBed = (hands: Hands, of: Named & { name: string }, patch: Patch<Bed>): Done =>
   writeFrom(hands.db, meta(hands, of.gardenId, 'change-bed', `bed ${of.name}`), async () => {
     const stands = await hands.db.beds.get(of.id);
     if (!stands) return fail('bed-gone');
-    return ok([{ table: 'beds', put: { ...stands, ...patch(stands) } }]);
+    const put = { ...stands, ...patch(stands) };
+    return ok([{ table: 'beds', put }, ...(await piecesAfter(hands, put))]);
   });
 
 /** Changes a cover. Fails with `cover-gone`, or as checking its dates does. */
@@ -80,6 +84,9 @@ async function writePlanting(
 async function soundPlanting(hands: Hands, p: Planting): Promise<Result<true>> {
   const order = inOrder([['planting', p.plantedOn ?? p.plantOn, 'clearing', p.clearedOn ?? p.clearOn]]);
   if (!order.ok) return order;
+  const days = plantingDays(p);
+  const there = await isThere(hands.db, p.bedId, days.from, days.to);
+  if (!there.ok) return there;
   const others = await hands.db.plantings.where({ bedId: p.bedId }).toArray();
   return noOverlap(p, others, cropName);
 }

@@ -1,7 +1,9 @@
+import { wholeBeds } from '../../core/bed/pieces.ts';
 import { onEarth } from '../../core/ground/earth.ts';
 import { fail, ok } from '../../core/result/result.ts';
 import { type Bed, type Mark } from '../types.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
+import { piecesAfter } from './pieces.ts';
 import { type Wish, writeFrom } from '../write.ts';
 
 // Deeds on the plan of the garden.
@@ -23,7 +25,8 @@ export const placeBeds = (
     for (const { id, patch } of placed) {
       const stands = await hands.db.beds.get(id);
       if (!stands) return fail('bed-gone');
-      wishes.push({ table: 'beds', put: { ...stands, ...patch, place: placeOf(stands, patch, north_deg) } });
+      const put = { ...stands, ...patch, place: placeOf(stands, patch, north_deg) };
+      wishes.push({ table: 'beds', put }, ...(await piecesAfter(hands, put)));
     }
     return ok(wishes);
   });
@@ -103,10 +106,15 @@ export const orderBeds = (hands: Hands, gardenId: string, ids: readonly string[]
       const i = ids.indexOf(b.id);
       return i < 0 ? ids.length : i;
     };
-    const sorted = [...beds].sort((a, b) => rank(a) - rank(b) || a.order - b.order);
+    const sorted = wholeBeds(beds).sort((a, b) => rank(a) - rank(b) || a.order - b.order);
+    const places = new Map(sorted.map((b, order) => [b.id, order]));
+    // Pieces stay beside each other behind their bed.
+    const orderOf = (b: Bed) =>
+      b.piece ? (places.get(b.piece.of) ?? sorted.length) + (b.order % 1) : places.get(b.id)!;
     return ok(
-      sorted.flatMap((b, order): Wish[] =>
-        b.order === order ? [] : [{ table: 'beds', put: { ...b, order } }],
-      ),
+      beds.flatMap((b): Wish[] => {
+        const order = orderOf(b);
+        return b.order === order ? [] : [{ table: 'beds', put: { ...b, order } }];
+      }),
     );
   });

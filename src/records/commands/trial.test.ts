@@ -6,7 +6,7 @@ import { bringBack, readGardenFile } from '../files/gardenFile.ts';
 import { type Trial } from '../types.ts';
 import { type Hands } from '../verbs/verbs.ts';
 import { undo } from '../write.ts';
-import { measurePlot, removeTrial, setTrial } from './trial.ts';
+import { cutIntoPlots, measurePlot, removeTrial, setTrial } from './trial.ts';
 
 let n = 0;
 let db: KilimDatabase;
@@ -79,4 +79,23 @@ test('a trial that is taken away comes back with its undo', async () => {
   expect((await db.gardens.get(id))!.trials).toHaveLength(base.garden.trials.length);
   await undo(db, id);
   expect(await mine()).toEqual(trial);
+});
+
+test('the bed of a trial is cut into its plots in their order, and each plot lies on its own piece; once', async () => {
+  const bed = base.beds[0]!;
+  let made = 0;
+  hands.newId = () => `new-${++made}`;
+  expect((await cutIntoPlots(hands, id, 'mine', '2027-05-05')).ok).toBe(true);
+  const pieces = (await db.beds.filter((b) => b.piece?.of === bed.id).toArray()).sort(
+    (a, b) => a.order - b.order,
+  );
+  expect(pieces.map((p) => p.name)).toEqual([1, 2, 3, 4, 5, 6].map((k) => `${bed.name} plot ${k}`));
+  const plots = (await db.gardens.get(id))!.trials.find((t) => t.id === 'mine')!.plots;
+  expect(plots.map((p) => p.bedId)).toEqual(pieces.map((p) => p.id));
+  expect(plots.map((p) => p.treatment)).toEqual([0, 1, 1, 0, 0, 1]);
+  expect(pieces.every((p) => p.area_m2 * 6 - bed.area_m2 < 1e-9)).toBe(true);
+  await cutIntoPlots(hands, id, 'mine', '2027-05-06');
+  expect(await db.beds.filter((b) => b.piece?.of === bed.id).count()).toBe(6);
+  const none = await cutIntoPlots(hands, id, 'gone', '2027-05-06');
+  expect(!none.ok && none.failure.code).toBe('trial-gone');
 });

@@ -2,6 +2,7 @@ import { fail, ok } from '../../core/result/result.ts';
 import { type Trial } from '../types.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
 import { writeFrom } from '../write.ts';
+import { piecesCut } from './pieces.ts';
 
 const changed = (
   hands: Hands,
@@ -36,6 +37,33 @@ export const measurePlot = (
     const plots = stands.plots.map((p, i) => (i === plot ? { ...p, value } : p));
     return trials.map((t) => (t.id === trialId ? { ...t, plots } : t));
   });
+
+/**
+ * Cuts the bed of a trial into its plots, so that each has covers, passes and looks of its own. Fails with `trial-gone`, or as cutting a bed does; a trial whose
+ * plots lie on several beds, or are pieces already, is left as it is.
+ */
+export const cutIntoPlots = (hands: Hands, gardenId: string, trialId: string, on: string): Done =>
+  writeFrom(
+    hands.db,
+    meta(hands, gardenId, 'cut-bed', 'cutting a bed into the plots of a trial'),
+    async () => {
+      const garden = await hands.db.gardens.get(gardenId);
+      const trial = garden?.trials.find((t) => t.id === trialId);
+      if (!garden || !trial) return fail('trial-gone');
+      const bed = await hands.db.beds.get(trial.plots[0]!.bedId);
+      if (!bed) return fail('bed-gone');
+      if (trial.plots.some((p) => p.bedId !== bed.id)) return ok([]);
+      const cut = await piecesCut(hands, bed.id, {
+        on,
+        side: 'across',
+        pieces: trial.plots.map((_, i) => ({ name: `${bed.name} plot ${i + 1}`, use: 'bed', share: 1 })),
+      });
+      if (!cut.ok) return cut;
+      const plots = trial.plots.map((p, i) => ({ ...p, bedId: cut.value.pieces[i]!.id }));
+      const trials = garden.trials.map((t) => (t.id === trialId ? { ...t, plots } : t));
+      return ok([...cut.value.wishes, { table: 'gardens', put: { ...garden, trials } }]);
+    },
+  );
 
 export const removeTrial = (hands: Hands, gardenId: string, trialId: string): Done =>
   changed(hands, gardenId, 'remove-trial', 'taking a trial away', (trials) =>

@@ -1,4 +1,5 @@
 import { coverTitle, findCrop } from '../../catalogue/catalogue.ts';
+import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
 import { type Result, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
 import { type LogEntry, type RecordOf } from '../history.ts';
@@ -15,6 +16,7 @@ import {
 import { type Stamp } from '../stamps.ts';
 import { type Wish, type WriteMeta, storageFailure, write, writeFrom } from '../write.ts';
 import { inOrder, noCoverOverlap, noOverlap } from './dates.ts';
+import { isThere } from './there.ts';
 
 /** A clock and a source of ids, so that a test can hold both still. */
 export interface Hands {
@@ -67,15 +69,17 @@ export const saveBeds = (hands: Hands, beds: Bed[]): Done =>
     beds.map((put) => ({ table: 'beds', put })),
   );
 
-/** Takes a bed away with everything that happened on it; undo brings all of it back. */
+/** Takes a bed away with its pieces and everything that happened on them; undo brings all of it back. */
 export function removeBed(hands: Hands, bed: Bed): Done {
   const { db } = hands;
   return writeFrom(db, meta(hands, bed.gardenId, 'remove-bed', `taking bed ${bed.name} away`), async () => {
-    const wishes: Wish[] = [{ table: 'beds', remove: bed.id }];
+    const pieces = await db.beds.filter((b) => b.piece?.of === bed.id).toArray();
+    const gone = [bed.id, ...pieces.map((b) => b.id)];
+    const wishes: Wish[] = gone.map((id) => ({ table: 'beds', remove: id }));
     for (const table of ['plantings', 'covers', 'notes'] as const)
-      for (const r of await db.table(table).where({ bedId: bed.id }).toArray())
+      for (const r of await db.table(table).where('bedId').anyOf(gone).toArray())
         wishes.push({ table, remove: (r as { id: string }).id });
-    for (const l of await db.looks.filter((l) => l.bedId === bed.id).toArray())
+    for (const l of await db.looks.filter((l) => gone.includes(l.bedId)).toArray())
       wishes.push({ table: 'looks', remove: l.id });
     return ok(wishes);
   });
@@ -93,6 +97,9 @@ export const savePlanting = (hands: Hands, planting: Planting, verb = 'save-plan
       ],
     ]);
     if (!order.ok) return order;
+    const days = plantingDays(planting);
+    const there = await isThere(hands.db, planting.bedId, days.from, days.to);
+    if (!there.ok) return there;
     const others = await hands.db.plantings.where({ bedId: planting.bedId }).toArray();
     const free = noOverlap(planting, others, cropName);
     return free.ok ? ok([{ table: 'plantings', put: planting }]) : free;
@@ -109,6 +116,9 @@ async function wishesFor(hands: Hands, cover: Cover, plantings: Planting[]): Pro
   if (!checked.ok) return checked;
   const others = await hands.db.plantings.where({ bedId: cover.bedId }).toArray();
   for (const p of plantings) {
+    const days = plantingDays(p);
+    const there = await isThere(hands.db, p.bedId, days.from, days.to);
+    if (!there.ok) return there;
     const free = noOverlap(
       p,
       [...others.filter((o) => !plantings.some((q) => q.id === o.id)), ...plantings],
@@ -160,6 +170,9 @@ export async function checkCover(hands: Hands, cover: Cover): Promise<Result<tru
     ['last step', done.at(-1) ?? null, 'death', cover.endedOn],
   ]);
   if (!order.ok) return order;
+  const days = coverDays(cover);
+  const there = await isThere(hands.db, cover.bedId, days.from, days.endFrom);
+  if (!there.ok) return there;
   const others = await hands.db.covers.where({ bedId: cover.bedId }).toArray();
   return noCoverOverlap(cover, others, (c) => coverTitle(c));
 }

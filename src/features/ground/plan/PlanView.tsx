@@ -1,7 +1,7 @@
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { footOf, shadowOf, type Sky } from '../../../core/ground/shade.ts';
-import { cornersOf, type Point, turned } from '../../../core/ground/shape.ts';
+import { boxOf, cornersOf, type Point, turned } from '../../../core/ground/shape.ts';
 import { InBed } from './InBed.tsx';
 import type { Mark } from '../../../records/types.ts';
 import { WeaveDefs, Woven } from '../../../ui/Weave.tsx';
@@ -182,6 +182,9 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
                     <polygon points={points} fill={`url(#${PREFIX}-${p.ground.plain})`} />
                   )}
                 </g>
+                {p.pieces.map((piece) => (
+                  <PlanPiece key={piece.bed.id} piece={piece} px={px} />
+                ))}
                 <polygon
                   points={points}
                   fill="#fff"
@@ -228,6 +231,33 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
         Arrow keys move it by ten centimetres, with Shift by a metre; square brackets turn it.
       </p>
     </div>
+  );
+}
+
+/** A piece of a bed, with what is woven on it. */
+function PlanPiece({ piece, px }: { piece: PlacedBed['pieces'][number]; px(m: number): number }) {
+  const points = piece.corners.map(([x, y]) => `${px(x)},${px(y)}`).join(' ');
+  const box = boxOf(piece.corners);
+  const use = piece.bed.piece?.use;
+  const plain = use === 'path' ? 'var(--color-linen)' : use === 'film' ? 'var(--color-bark)' : undefined;
+  return (
+    <g>
+      {plain ? (
+        <polygon points={points} fill={plain} />
+      ) : 'bands' in piece.ground ? (
+        <Woven
+          prefix={PREFIX}
+          x={px(box.x)}
+          y={px(box.y)}
+          width={px(box.width)}
+          height={px(box.height)}
+          bands={piece.ground.bands}
+        />
+      ) : (
+        <polygon points={points} fill={`url(#${PREFIX}-${piece.ground.plain})`} />
+      )}
+      <polygon points={points} fill="none" stroke="var(--color-walnut)" strokeWidth={1.5} />
+    </g>
   );
 }
 

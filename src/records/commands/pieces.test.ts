@@ -1,0 +1,213 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import Dexie from 'dexie';
+import { readFileSync } from 'node:fs';
+import { KilimDatabase } from '../db.ts';
+import { bringBack, readGardenFile } from '../files/gardenFile.ts';
+import { type Bed, type Cover } from '../types.ts';
+import { changeCover, changePlanting } from './change.ts';
+import { removeBed, savePlanting, type Hands } from '../verbs/verbs.ts';
+import { undo } from '../write.ts';
+import { cutBed, joinBed, type Wanted } from './pieces.ts';
+import { orderBeds, placeBeds } from './ground.ts';
+
+let n = 0;
+let db: KilimDatabase;
+let hands: Hands;
+const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+if (!read.ok) throw new Error(read.failure.code);
+const base = read.value;
+const gardenId = base.garden.id;
+/** A bed whose cover stands, with looks, and a crop that is to follow. */
+const standing = base.covers.find(
+  (c) => c.sownOn && c.verdict === null && c.nextPlantingId && base.looks.some((l) => l.coverId === c.id),
+)!;
+const bed = base.beds.find((b) => b.id === standing.bedId)!;
+const ON = '2027-04-13';
+const halves: Wanted[] = [
+  { name: 'north half', use: 'bed', share: 1 },
+  { name: 'south half', use: 'bed', share: 1 },
+];
+
+beforeEach(async () => {
+  db = new KilimDatabase(`pieces-${++n}`);
+  let made = 0;
+  let second = 0;
+  hands = {
+    db,
+    now: () => new Date(Date.UTC(2027, 3, 13, 8, 0, ++second)).toISOString(),
+    newId: () => `new-${++made}`,
+  };
+  await bringBack(db, base);
+});
+afterEach(async () => {
+  db.close();
+  await Dexie.delete(db.name);
+});
+
+const piecesNow = async () =>
+  (await db.beds.filter((b) => b.piece?.of === bed.id).toArray()).sort((a, b) => a.order - b.order);
+const coversOf = (id: string) => db.covers.where({ bedId: id }).toArray();
+
+describe('a bed is cut', () => {
+  test('what stands is on every piece, with its looks, its share of the seed and the crop that follows there; what was over stays', async () => {
+    const before = await coversOf(bed.id);
+    const over = before.filter((c) => c.verdict === 'dead').length;
+    expect((await cutBed(hands, bed, { on: ON, side: 'across', pieces: halves })).ok).toBe(true);
+    const [a, b] = (await piecesNow()) as [Bed, Bed];
+    expect([a.name, a.length_m, a.width_m, a.area_m2]).toEqual(['north half', 4, 1.2, bed.area_m2 / 2]);
+    expect([b.piece!.share, b.order - bed.order]).toEqual([[0.5, 1], expect.closeTo(0.02, 9)]);
+    const [one] = (await coversOf(a.id)) as [Cover];
+    const [other] = (await coversOf(b.id)) as [Cover];
+    expect([one.id, other.id === one.id]).toEqual([standing.id, false]);
+    expect(other.parts).toEqual(standing.parts);
+    const used = (c: Cover) => c.seed.map((s) => s.used_g);
+    expect(used(one)).toEqual(used(standing).map((g) => g && g / 2));
+    expect(used(other)).toEqual(used(one));
+    const follows = await db.plantings.bulkGet([one.nextPlantingId!, other.nextPlantingId!]);
+    expect(follows.map((p) => p?.bedId)).toEqual([a.id, b.id]);
+    expect(one.nextPlantingId).toBe(standing.nextPlantingId);
+    const looks = (id: string) => db.looks.where({ coverId: id }).toArray();
+    expect((await looks(other.id)).map((l) => [l.on, l.bedId])).toEqual(
+      (await looks(one.id)).map((l) => [l.on, b.id]),
+    );
+    expect((await looks(one.id)).length).toBe(base.looks.filter((l) => l.coverId === standing.id).length);
+    expect((await coversOf(bed.id)).length).toBe(over);
+  });
+  test('a path takes no cover, and one undo makes all of it what it was', async () => {
+    const was = {
+      covers: await db.covers.toArray(),
+      looks: await db.looks.toArray(),
+      beds: await db.beds.toArray(),
+    };
+    await cutBed(hands, bed, {
+      on: ON,
+      side: 'along',
+      pieces: [
+        { name: 'path', use: 'path', share: 0.4 },
+        { name: 'rest', use: 'bed', share: 0.8 },
+      ],
+    });
+    const [path, rest] = (await piecesNow()) as [Bed, Bed];
+    expect([path.width_m, rest.width_m]).toEqual([0.4, 0.8]);
+    expect([(await coversOf(path.id)).length, (await coversOf(rest.id)).length]).toEqual([0, 1]);
+    expect(await db.plantings.where({ bedId: path.id }).count()).toBe(0);
+    await undo(db, gardenId);
+    expect({
+      covers: await db.covers.toArray(),
+      looks: await db.looks.toArray(),
+      beds: await db.beds.toArray(),
+    }).toEqual(was);
+  });
+  test.each([
+    ['one piece', [halves[0]!], 'pieces-few'],
+    ['no size', [halves[0]!, { ...halves[1]!, share: 0 }], 'pieces-few'],
+    ['nothing grown', halves.map((h) => ({ ...h, use: 'path' as const })), 'pieces-few'],
+    ['the same name twice', [halves[0]!, halves[0]!], 'bed-twice'],
+    [
+      'the name of another bed',
+      [halves[0]!, { ...halves[1]!, name: base.beds.find((b) => b.id !== bed.id)!.name }],
+      'bed-twice',
+    ],
+    ['no name', [halves[0]!, { ...halves[1]!, name: ' ' }], 'bed-twice'],
+  ])('it is refused with %s', async (_, pieces, code) => {
+    const r = await cutBed(hands, bed, { on: ON, side: 'along', pieces });
+    expect(!r.ok && r.failure.code).toBe(code);
+    expect(await piecesNow()).toEqual([]);
+  });
+  test('it is not cut twice, and neither is a piece', async () => {
+    await cutBed(hands, bed, { on: ON, side: 'along', pieces: halves });
+    const others = halves.map((h) => ({ ...h, name: `${h.name} 2` }));
+    const again = await cutBed(hands, bed, { on: '2027-05-01', side: 'along', pieces: others });
+    expect(!again.ok && again.failure.code).toBe('bed-cut');
+    const [a] = await piecesNow();
+    const piece = await cutBed(hands, a!, { on: ON, side: 'along', pieces: others });
+    expect(!piece.ok && piece.failure.code).toBe('bed-cut');
+  });
+});
+
+describe('while it is cut', () => {
+  beforeEach(async () => {
+    await cutBed(hands, bed, { on: ON, side: 'across', pieces: halves });
+  });
+  const lettuce = (bedId: string, plantOn: string, clearOn: string) =>
+    savePlanting(hands, {
+      ...base.plantings[0]!,
+      id: `l-${plantOn}`,
+      bedId,
+      plantOn,
+      plantedOn: null,
+      clearOn,
+      clearedOn: null,
+    });
+  test('nothing is put on the whole bed on those days, planned or moved there', async () => {
+    const r = await lettuce(bed.id, '2028-05-01', '2028-07-01');
+    expect(!r.ok && r.failure.code).toBe('bed-cut');
+    // A crop that ran into the cut is named as well; one before it is not.
+    expect((await lettuce(bed.id, '2019-05-01', '2019-07-01')).ok).toBe(true);
+    const moved = await changePlanting(hands, { id: 'l-2019-05-01', gardenId }, 'move', () => ({
+      plantOn: '2027-04-01',
+      clearOn: '2027-06-01',
+    }));
+    expect(!moved.ok && moved.failure.code).toBe('bed-cut');
+  });
+  test('pieces go with their bed: its place, its shape and its place in the row', async () => {
+    await placeBeds(
+      hands,
+      gardenId,
+      [{ id: bed.id, patch: { at: { x_m: 50, y_m: 60, turn_deg: 0 }, length_m: 10, area_m2: 12 } }],
+      'moved',
+    );
+    const [a, b] = (await piecesNow()) as [Bed, Bed];
+    expect([a.at, a.length_m, a.area_m2]).toEqual([
+      { x_m: 50, y_m: 57.5, turn_deg: 0 },
+      5,
+      expect.closeTo(6, 9),
+    ]);
+    expect(b.at!.y_m).toBe(62.5);
+    await orderBeds(hands, gardenId, [bed.id]);
+    expect((await piecesNow()).map((p) => p.order)).toEqual([
+      expect.closeTo(0.01, 9),
+      expect.closeTo(0.02, 9),
+    ]);
+  });
+  test('it becomes whole when nothing is on its pieces, on a day from which pieces are no more', async () => {
+    const used = await joinBed(hands, bed, '2027-05-01');
+    expect(!used.ok && [used.failure.code, used.failure.where]).toEqual(['piece-in-use', 'north half']);
+    for (const p of await piecesNow()) {
+      for (const c of await coversOf(p.id))
+        await changeCover(hands, c, 'end', 'end', () => ({
+          verdict: 'dead',
+          endedOn: '2027-05-20',
+          passes: [],
+        }));
+      await db.plantings.where({ bedId: p.id }).delete();
+    }
+    expect((await joinBed(hands, bed, '2027-06-01')).ok).toBe(true);
+    expect((await piecesNow()).map((p) => p.piece!.until)).toEqual(['2027-06-01', '2027-06-01']);
+    expect((await lettuce(bed.id, '2027-06-01', '2027-08-01')).ok).toBe(true);
+    const [a] = await piecesNow();
+    const late = await lettuce(a!.id, '2027-05-25', '2027-07-01');
+    expect(!late.ok && [late.failure.code, late.failure.facts]).toEqual([
+      'piece-ends',
+      { until: '2027-06-01' },
+    ]);
+  });
+  test('pieces that never held anything leave nothing behind; a bed that goes takes its pieces along', async () => {
+    const other = base.beds.find(
+      (b) => !base.covers.some((c) => c.bedId === b.id && c.verdict === null) && b.id !== bed.id,
+    )!;
+    await db.plantings.where({ bedId: other.id }).delete();
+    await db.covers.where({ bedId: other.id }).delete();
+    await cutBed(hands, other, {
+      on: ON,
+      side: 'along',
+      pieces: halves.map((h) => ({ ...h, name: `${h.name} x` })),
+    });
+    await joinBed(hands, other, ON);
+    expect(await db.beds.filter((b) => b.piece?.of === other.id).count()).toBe(0);
+    await removeBed(hands, bed);
+    expect(await piecesNow()).toEqual([]);
+    const left = await db.covers.toArray();
+    expect(left.some((c) => c.parts === standing.parts || c.id === standing.id)).toBe(false);
+  });
+});

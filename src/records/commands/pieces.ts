@@ -1,0 +1,212 @@
+import { coverTitle, findCrop } from '../../catalogue/catalogue.ts';
+import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
+import { type Cut, type PieceUse } from '../../core/bed/pieces.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
+import { cutShape } from '../../core/ground/cut.ts';
+import { fail, ok, type Result } from '../../core/result/result.ts';
+import { type Bed, type Cover, type Look, type Planting } from '../types.ts';
+import { type Done, type Hands, meta } from '../verbs/verbs.ts';
+import { type Wish, writeFrom } from '../write.ts';
+
+// A bed is cut into pieces, and becomes whole again.
+
+/** A piece that is wanted, by its share of the side that is cut. */
+export interface Wanted {
+  name: string;
+  use: PieceUse;
+  share: number;
+}
+
+const MOST_PIECES = 60;
+
+/** Alive on a day, or still to come after it. */
+const coverLives = (c: Cover, on: Day): boolean =>
+  c.verdict !== 'dead' && (c.sownOn !== null || coverDays(c).to > on);
+/** Alive, still to come, or lying as mulch. */
+const coverLasts = (c: Cover, on: Day): boolean => coverLives(c, on) || coverDays(c).to > on;
+const plantingLasts = (p: Planting, on: Day): boolean =>
+  p.clearedOn ? dayOf(p.clearedOn) > on : p.plantedOn !== null || plantingDays(p).to > on;
+
+/** How a bed is to be cut. */
+export interface CutWish {
+  on: string;
+  side: Cut['side'];
+  pieces: readonly Wanted[];
+}
+
+const isGrownAs = (use: PieceUse): boolean => use === 'bed' || use === 'seed';
+
+/**
+ * Cuts a bed into pieces from a day on, in one write. What stands on it then, lies there as mulch or is planned, is on every piece that is sown and planted: the
+ * first keeps the record, the others get one like it, with the looks so far and their share of the seed. What was over stays with the bed.
+ * Fails with `bed-gone`, `bed-cut` where it is cut already, `pieces-few`, or `bed-twice` for a name that another bed has.
+ */
+export const cutBed = (hands: Hands, of: Pick<Bed, 'id' | 'gardenId' | 'name'>, cut: CutWish): Done =>
+  writeFrom(
+    hands.db,
+    meta(hands, of.gardenId, 'cut-bed', `cutting bed ${of.name} into ${cut.pieces.length}`),
+    async () => {
+      const made = await piecesCut(hands, of.id, cut);
+      return made.ok ? ok(made.value.wishes) : made;
+    },
+  );
+
+/** What cutting a bed comes to, and the pieces in the order of the bed. Fails as `cutBed` does. To be called inside the write that it is for. */
+export async function piecesCut(
+  hands: Hands,
+  bedId: string,
+  cut: CutWish,
+): Promise<Result<{ wishes: Wish[]; pieces: Bed[] }>> {
+  const { db, newId } = hands;
+  const bed = await db.beds.get(bedId);
+  if (!bed) return fail('bed-gone');
+  const beds = await db.beds.where({ gardenId: bed.gardenId }).toArray();
+  const refused = refusal(bed, beds, cut);
+  if (refused) return refused;
+  const pieces = madeOf(bed, cut, newId);
+  const wishes: Wish[] = pieces.map((put) => ({ table: 'beds', put }));
+  const on = dayOf(cut.on);
+  const [plantings, covers, looks] = await Promise.all([
+    db.plantings.where({ bedId: bed.id }).toArray(),
+    db.covers.where({ bedId: bed.id }).toArray(),
+    db.looks.filter((l) => l.bedId === bed.id).toArray(),
+  ]);
+  const crops = plantings.filter((p) => plantingLasts(p, on));
+  const stands = covers.filter((c) => coverLasts(c, on));
+  pieces
+    .filter((p) => isGrownAs(p.piece!.use))
+    .forEach((piece, k) => {
+      const first = k === 0;
+      const cropIds = new Map(crops.map((p) => [p.id, first ? p.id : newId()]));
+      for (const p of crops)
+        wishes.push({ table: 'plantings', put: { ...p, id: cropIds.get(p.id)!, bedId: piece.id } });
+      for (const c of stands) {
+        const id = first ? c.id : newId();
+        wishes.push({ table: 'covers', put: pieceOf(c, id, piece, cropIds, first) });
+        for (const l of looks.filter((x) => x.coverId === c.id))
+          wishes.push({ table: 'looks', put: lookOn(l, first ? l.id : newId(), piece.id, id) });
+      }
+    });
+  return ok({ wishes, pieces });
+}
+
+function refusal(bed: Bed, beds: readonly Bed[], { on, pieces }: CutWish): Result<never> | undefined {
+  if (bed.piece || beds.some((b) => b.piece?.of === bed.id && (b.piece.until ?? '9999') > on))
+    return fail('bed-cut', bed.name);
+  const sound =
+    pieces.length >= 2 &&
+    pieces.length <= MOST_PIECES &&
+    pieces.some((w) => isGrownAs(w.use)) &&
+    pieces.every((w) => w.share > 0 && Number.isFinite(w.share));
+  if (!sound) return fail('pieces-few', undefined, { most: MOST_PIECES });
+  const names = pieces.map((w) => w.name.trim());
+  const twice = names.find(
+    (n, i) => n === '' || names.indexOf(n) !== i || beds.some((b) => b.name === n && b.id !== bed.id),
+  );
+  return twice === undefined ? undefined : fail('bed-twice', 'the garden', { name: twice });
+}
+
+/** The pieces themselves: ground as their bed's, in their part of its shape. */
+function madeOf(bed: Bed, { on, side, pieces: wanted }: CutWish, newId: () => string): Bed[] {
+  const total = wanted.reduce((sum, w) => sum + w.share, 0);
+  let begins = 0;
+  const pieces = wanted.map((w, i): Bed => {
+    const from = begins;
+    begins = i === wanted.length - 1 ? 1 : from + w.share / total;
+    const share: [number, number] = [from, begins];
+    return {
+      ...bed,
+      id: newId(),
+      name: w.name.trim(),
+      order: bed.order + (i + 1) / 100,
+      ...cutShape(bed, side, share),
+      place: null,
+      obstacles: [],
+      note: '',
+      piece: { of: bed.id, from: on, until: null, side, share, use: w.use },
+    };
+  });
+  withObstacles(pieces, bed);
+  return pieces;
+}
+
+const lookOn = (l: Look, id: string, bedId: string, coverId: string): Look => ({ ...l, id, bedId, coverId });
+
+/** A cover as it stands on one piece: its share of the seed, and the crop that follows there. */
+function pieceOf(
+  c: Cover,
+  id: string,
+  piece: Bed,
+  crops: ReadonlyMap<string, string>,
+  first: boolean,
+): Cover {
+  const [from, to] = piece.piece!.share;
+  return {
+    ...c,
+    id,
+    bedId: piece.id,
+    strips: null,
+    walk: null,
+    seed: c.seed.map((s) => ({ ...s, used_g: s.used_g === null ? null : s.used_g * (to - from) })),
+    nextPlantingId: c.nextPlantingId === null ? null : (crops.get(c.nextPlantingId) ?? null),
+    thingIds: first ? c.thingIds : [],
+  };
+}
+
+/** What is in the way of seed goes with the largest piece: nobody said in which it stands. */
+function withObstacles(pieces: Bed[], bed: Bed): void {
+  const largest = pieces.reduce((a, b) => (b.area_m2 > a.area_m2 ? b : a));
+  largest.obstacles = bed.obstacles.map(({ name, width_m, length_m, count }) => ({
+    name,
+    width_m,
+    length_m,
+    count,
+  }));
+}
+
+/**
+ * Makes a bed whole again from a day on. Pieces on which nothing ever was are taken away. Fails with `bed-gone`, or with `piece-in-use` where something
+ * stands on a piece on that day or is planned there after it: no record is thrown away.
+ */
+export const joinBed = (hands: Hands, of: Pick<Bed, 'id' | 'gardenId' | 'name'>, on: string): Done =>
+  writeFrom(hands.db, meta(hands, of.gardenId, 'join-bed', `making bed ${of.name} whole`), async () => {
+    const { db } = hands;
+    const beds = await db.beds.where({ gardenId: of.gardenId }).toArray();
+    const pieces = beds
+      .filter((b) => b.piece?.of === of.id && (b.piece.until ?? '9999') > on)
+      .sort((a, b) => a.order - b.order);
+    if (!beds.some((b) => b.id === of.id)) return fail('bed-gone');
+    const wishes: Wish[] = [];
+    for (const piece of pieces) {
+      const [crops, covers, notes] = await Promise.all([
+        db.plantings.where({ bedId: piece.id }).toArray(),
+        db.covers.where({ bedId: piece.id }).toArray(),
+        db.notes.where({ bedId: piece.id }).toArray(),
+      ]);
+      const crop = crops.find((p) => plantingLasts(p, dayOf(on)));
+      const cover = covers.find((c) => coverLives(c, dayOf(on)));
+      if (crop || cover)
+        return fail('piece-in-use', piece.name, {
+          what: cover ? coverTitle(cover) : (findCrop(crop!.cropId)?.name ?? crop!.cropId),
+        });
+      const never = crops.length + covers.length + notes.length === 0;
+      wishes.push(
+        never
+          ? { table: 'beds', remove: piece.id }
+          : { table: 'beds', put: { ...piece, piece: { ...piece.piece!, until: on } } },
+      );
+    }
+    return ok(wishes);
+  });
+
+/** What becomes of the pieces of a bed that has got another shape or place. Those that were joined before today stay as they were. */
+export async function piecesAfter({ db, now }: Hands, bed: Bed): Promise<Wish[]> {
+  const all = await db.beds.where({ gardenId: bed.gardenId }).toArray();
+  const today = now().slice(0, 10);
+  return all
+    .filter((b) => b.piece?.of === bed.id && (b.piece.until ?? today) >= today)
+    .map((b): Wish => ({
+      table: 'beds',
+      put: { ...b, ...cutShape(bed, b.piece!.side, b.piece!.share) },
+    }));
+}
