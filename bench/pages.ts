@@ -16,13 +16,38 @@ const tapped: number[] = [];
 const tappedGap: number[] = [];
 /** What the first visit puts away and works out is over by then, ms. */
 const QUIET_MS = 6000;
+/** What a screen asks of the workers is mostly answered by then, ms. */
+const SHORT_MS = 1500;
 /** A bed of the demo garden with an open gap. */
 const BED = (
   JSON.parse(readFileSync(new URL('../demo/north-shore.kilim.json', import.meta.url), 'utf8')) as {
     beds: { id: string; name: string }[];
   }
 ).beds.find((b) => b.name === '8')!.id;
+/** Every screen, of a cover that stands and of one to come. */
+const SCREENS = [
+  '/ground',
+  `/bed/${BED}`,
+  '/cover/north-shore-cover-10-2027-04/seed',
+  '/cover/north-shore-cover-10-2027-04/sow',
+  '/cover/north-shore-cover-1-2026-09/look',
+  '/cover/north-shore-cover-1-2026-09/terminate',
+  '/cover/north-shore-cover-1-2026-09/plant',
+  '/bench',
+  '/yard',
+  '/notebook',
+  '/notebook/came',
+  '/notebook/years',
+  '/sow-day',
+  '/rounds',
+  '/shared',
+  '/covers',
+  '/covers/cereal-rye',
+  '/keep',
+];
+const screens = new Map<string, number[]>(SCREENS.map((path) => [path, []]));
 const CLOTH = 'svg[aria-label^="Cloth of 14 beds"]';
+const MAIN = '#main';
 const SAMPLE = 'button[aria-label^="Pin "]';
 
 /** Notes in every page when each selector was first on the screen; as text, since it runs there and not here. */
@@ -55,7 +80,7 @@ const done = (page: Page) =>
 for (let i = 0; i < ROUNDS; i++) {
   const stage = await openStage(undefined, { offline: true });
   const { page, base } = stage;
-  await page.addInitScript({ content: watch([CLOTH, SAMPLE]) });
+  await page.addInitScript({ content: watch([CLOTH, MAIN, SAMPLE]) });
   await page.goto(`${base}/open-demo/north-shore`, { waitUntil: 'commit' });
   first.push(await seenAt(page, CLOTH));
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
@@ -78,6 +103,11 @@ for (let i = 0; i < ROUNDS; i++) {
   }, `/bed/${BED}/choose`);
   tapped.push((await seenAt(page, SAMPLE)) - from);
   tappedGap.push((await done(page)) - from);
+  for (const [path, times] of screens) {
+    await page.goto(`${base}${path}`, { waitUntil: 'commit' });
+    times.push(await seenAt(page, MAIN));
+    await page.waitForTimeout(SHORT_MS);
+  }
   await stage.close();
 }
 await closeBrowser();
@@ -94,3 +124,5 @@ show('Choose, opened by its address, to the first sample on the screen', firstSa
 show('Choose, opened by its address, to the whole gap ranked', wholeGap);
 show('Choose, opened from the cloth, to the first sample on the screen', tapped);
 show('Choose, opened from the cloth, to the whole gap ranked', tappedGap);
+for (const [path, times] of [...screens].sort((a, b) => Math.max(...b[1]) - Math.max(...a[1])).slice(0, 6))
+  show(`Screen ${path}, by its address`, times);

@@ -14,7 +14,6 @@ import './app/styles.css';
 // The records open while the first screen is made; whoever reads them hears what went wrong.
 hands.db.open().catch(() => undefined);
 watchLook();
-if (import.meta.env.PROD) watchVersions();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
@@ -27,3 +26,7 @@ createRoot(document.getElementById('root')!).render(
     </Provider>
   </StrictMode>,
 );
+
+// What a later visit needs is put away once this one stands.
+const QUIET_MS = 2500;
+if (import.meta.env.PROD) setTimeout(watchVersions, QUIET_MS);

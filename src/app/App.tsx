@@ -1,4 +1,4 @@
-import { type ComponentType, lazy, Suspense, useCallback, useEffect, useRef } from 'react';
+import { type ComponentType, lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { matchPath, Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import { X } from 'lucide-react';
 import { type Failure } from '../core/result/result.ts';
@@ -13,19 +13,26 @@ import { takeNewer } from './versions.ts';
 import { failed, messageRead, openGarden, told, wentWell, useAct, useApp } from './store.ts';
 
 /**
- * A screen that is fetched when it is shown, and at once where the address already asks for it: it is read while the garden is.
+ * A screen that is fetched when it is shown, and at once where the address already asks for it: it comes while the garden is read. Once it is there it is shown
+ * without a moment of waiting in between, which React would draw out to a third of a second.
  */
-function page<P>(load: () => Promise<{ default: ComponentType<P> }>, ...paths: string[]) {
+function page<P extends object>(load: () => Promise<{ default: ComponentType<P> }>, ...paths: string[]) {
+  let there: ComponentType<P> | undefined;
   const asked = paths.some((path) => matchPath(path, location.pathname)) ? load() : undefined;
   // Whoever shows it hears that it failed.
-  asked?.catch(() => undefined);
-  return lazy(() => asked ?? load());
+  asked?.then((m) => (there = m.default)).catch(() => undefined);
+  const Later = lazy(() => asked ?? load());
+  return function Screen(props: P) {
+    // What was begun as one of the two stays it.
+    const [Shown] = useState<ComponentType<P>>(() => there ?? (Later as unknown as ComponentType<P>));
+    return <Shown {...props} />;
+  };
 }
 
 const Welcome = lazy(() => import('../features/welcome/WelcomePage.tsx'));
 const NewGarden = lazy(() => import('../features/welcome/GardenPage.tsx'));
 const First = lazy(() => import('../features/first/FirstPage.tsx'));
-const Cloth = page(() => import('../features/cloth/ClothPage.tsx'), '/');
+const Cloth = page(() => import('../features/cloth/ClothPage.tsx'), '/', '/open-demo/:name');
 const Ground = page(() => import('../features/ground/GroundPage.tsx'), '/ground');
 const Bed = page(() => import('../features/bed/BedPage.tsx'), '/bed/:bedId');
 const Choose = page(() => import('../features/choose/ChoosePage.tsx'), '/bed/:bedId/choose');
@@ -204,8 +211,6 @@ function OpenDemo({ onOpen, tell }: { onOpen(id: string): void; tell(f: Failure)
   const { name = '' } = useParams();
   useEffect(() => {
     let gone = false;
-    // The cloth is what opens next: it comes while the garden is read and put away.
-    void import('../features/cloth/ClothPage.tsx');
     void openDemo(name).then((r) => {
       if (gone) return;
       if (r.ok) onOpen(r.value);

@@ -4,7 +4,8 @@ import { showIsoYear } from './dates.ts';
 import { EXAMPLE, orderOf, readDay } from '../core/calendar/typedDay.ts';
 
 const Calendar = lazy(() => import('./Calendar.tsx'));
-const ORDER = orderOf(typeof navigator === 'undefined' ? undefined : navigator.language);
+/** The order of the gardener's language, asked when somebody types: finding it out is slow, and most fields are only read. */
+const order = () => orderOf(typeof navigator === 'undefined' ? undefined : navigator.language);
 
 interface Props {
   value: string;
@@ -41,7 +42,7 @@ export function DateInput({ value, onChange, id, label, className = 'input', dis
       setTyped(null);
       return setWrong(false);
     }
-    const iso = readDay(typed, ORDER, value || new Date().toISOString().slice(0, 10));
+    const iso = readDay(typed, order(), value || new Date().toISOString().slice(0, 10));
     if (iso) say(iso);
     else setWrong(true);
   };
@@ -87,7 +88,7 @@ export function DateInput({ value, onChange, id, label, className = 'input', dis
       </span>
       {wrong && (
         <span id={hint} role="alert" className="text-madder text-sm font-semibold">
-          No such day between 1990 and 2100. Write for example {EXAMPLE[ORDER]}.
+          No such day between 1990 and 2100. Write for example {EXAMPLE[order()]}.
         </span>
       )}
       {open && (
