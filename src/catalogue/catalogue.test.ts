@@ -15,12 +15,14 @@ import {
   sowingWays,
   species,
 } from './catalogue.ts';
+import { ownSeeds } from './ownSeed.ts';
 import { pageOf, sources } from './pages.ts';
 import {
   aimSchema,
   climateSchema,
   cropSchema,
   endingFiguresSchema,
+  ownSeedSchema,
   methodSchema,
   mixSchema,
   sowingWaySchema,
@@ -39,6 +41,7 @@ test('every data file has its form', () => {
     [sowingWaySchema, sowingWays],
     [aimSchema, aims],
     [endingFiguresSchema, endingFigures],
+    [ownSeedSchema, ownSeeds],
   ] as const)
     read(schema as z.ZodType, list);
 });
@@ -94,6 +97,8 @@ test('mixes name known species with shares that add up to one; methods name know
 
 test('every kind has figures for blades, boards and animals, and they agree with each other', () => {
   expect(endingFigures.map((f) => f.id).sort()).toEqual(species.map((s) => s.id).sort());
+  expect(ownSeeds.map((f) => f.id)).toEqual(species.map((s) => s.id));
+  for (const f of ownSeeds) expect(f.share[0]).toBeLessThan(f.share[1]);
   for (const f of endingFigures) {
     expect(f.stem_mm[0]).toBeLessThan(f.stem_mm[1]);
     for (const h of f.hardness) expect([1, 2, 3, 4]).toContain(h);

@@ -302,6 +302,17 @@ export const endingFiguresSchema = z.object({
   harms: z.object({ dogs: harm, poultry: harm, horses: harm, stock: harm, pigs: harm }).nullable(),
 });
 
+/** What a kind gives as seed of one's own, and what it crosses with; recalled, of low to middling confidence. */
+export const ownSeedSchema = z.object({
+  id: z.string(),
+  share: z.tuple([share, share]),
+  crosses: z.enum(['seldom', 'some', 'freely']),
+  apart_m: z.number().positive(),
+  shatters: z.boolean(),
+  kin: z.string().optional(),
+  untrue: z.boolean().optional(),
+});
+
 export const aimSchema = z.object({ id: z.string(), name: z.string(), measure: z.string() });
 
 export type SpeciesEntry = z.infer<typeof speciesSchema>;
@@ -314,4 +325,5 @@ export type MethodEntry = z.infer<typeof methodSchema>;
 export type SowingWayEntry = z.infer<typeof sowingWaySchema>;
 export type TurnEntry = z.infer<typeof turnSchema>;
 export type EndingFigures = z.infer<typeof endingFiguresSchema>;
+export type OwnSeedEntry = z.infer<typeof ownSeedSchema>;
 export type AimEntry = z.infer<typeof aimSchema>;

@@ -13,6 +13,7 @@ import { DateField, SelectField } from '../../ui/fields.tsx';
 import { Page } from '../../ui/parts.tsx';
 import { isCut, isGrown } from '../../core/bed/pieces.ts';
 import { BedGround } from './BedGround.tsx';
+import { OwnSeed, SelfSown } from './OwnSeed.tsx';
 import { Pieces } from './Pieces.tsx';
 
 /** One bed: what grows, what is planned, and the next step. */
@@ -31,6 +32,7 @@ export default function BedPage() {
   const stands = covers
     .filter((c) => c.bedId === bed.id)
     .sort((a, b) => (b.sownOn ?? b.sowOn).localeCompare(a.sownOn ?? a.sowOn));
+  const ripening = stands.find((c) => c.sownOn && c.verdict !== 'dead');
   const plan = () => {
     const planting: Planting = {
       id: hands.newId(),
@@ -63,6 +65,8 @@ export default function BedPage() {
         </Link>
       )}
       {(cut || bed.piece) && <Pieces bed={bed} />}
+      {bed.piece?.use === 'seed' && ripening && <OwnSeed bed={bed} cover={ripening} />}
+      <SelfSown bed={bed} />
       <h2 className="font-display mt-6 text-xl font-bold">Covers</h2>
       {stands.length === 0 && <p>None yet. Choose one for the next gap.</p>}
       <ul>

@@ -98,6 +98,28 @@ describe('a bed is cut', () => {
       beds: await db.beds.toArray(),
     }).toEqual(was);
   });
+  test('a strip that is left to ripen is not ended and takes no crop that is only planned; the crop goes with the rest', async () => {
+    await cutBed(hands, bed, {
+      on: ON,
+      side: 'along',
+      pieces: [
+        { name: 'seed strip', use: 'seed', share: 1 },
+        { name: 'rest', use: 'bed', share: 3 },
+      ],
+    });
+    const [strip, rest] = (await piecesNow()) as [Bed, Bed];
+    const [ripens] = (await coversOf(strip.id)) as [Cover];
+    const [ends] = (await coversOf(rest.id)) as [Cover];
+    expect([ripens.id, ripens.passes, ripens.plantBackOn, ripens.nextPlantingId]).toEqual([
+      standing.id,
+      standing.passes.filter((p) => p.doneOn),
+      null,
+      null,
+    ]);
+    expect([ends.passes, ends.nextPlantingId]).toEqual([standing.passes, standing.nextPlantingId]);
+    expect((await db.plantings.get(standing.nextPlantingId!))!.bedId).toBe(rest.id);
+    expect(await db.plantings.where({ bedId: strip.id }).count()).toBe(0);
+  });
   test.each([
     ['one piece', [halves[0]!], 'pieces-few'],
     ['no size', [halves[0]!, { ...halves[1]!, share: 0 }], 'pieces-few'],

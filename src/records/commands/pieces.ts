@@ -73,20 +73,26 @@ export async function piecesCut(
   ]);
   const crops = plantings.filter((p) => plantingLasts(p, on));
   const stands = covers.filter((c) => coverLasts(c, on));
-  pieces
-    .filter((p) => isGrownAs(p.piece!.use))
-    .forEach((piece, k) => {
-      const first = k === 0;
-      const cropIds = new Map(crops.map((p) => [p.id, first ? p.id : newId()]));
-      for (const p of crops)
-        wishes.push({ table: 'plantings', put: { ...p, id: cropIds.get(p.id)!, bedId: piece.id } });
-      for (const c of stands) {
-        const id = first ? c.id : newId();
-        wishes.push({ table: 'covers', put: pieceOf(c, id, piece, cropIds, first) });
-        for (const l of looks.filter((x) => x.coverId === c.id))
-          wishes.push({ table: 'looks', put: lookOn(l, first ? l.id : newId(), piece.id, id) });
-      }
-    });
+  // The first piece that takes a record keeps it as it is; the others get one like it.
+  const kept = new Set<string>();
+  const idOf = (id: string) => {
+    if (kept.has(id)) return newId();
+    kept.add(id);
+    return id;
+  };
+  for (const piece of pieces.filter((p) => isGrownAs(p.piece!.use))) {
+    // What is left to ripen takes no crop that is only planned.
+    const here = crops.filter((p) => p.plantedOn !== null || piece.piece!.use === 'bed');
+    const cropIds = new Map(here.map((p) => [p.id, idOf(p.id)]));
+    for (const p of here)
+      wishes.push({ table: 'plantings', put: { ...p, id: cropIds.get(p.id)!, bedId: piece.id } });
+    for (const c of stands) {
+      const id = idOf(c.id);
+      wishes.push({ table: 'covers', put: pieceOf(c, id, piece, cropIds) });
+      for (const l of looks.filter((x) => x.coverId === c.id))
+        wishes.push({ table: 'looks', put: lookOn(l, idOf(l.id), piece.id, id) });
+    }
+  }
   return ok({ wishes, pieces });
 }
 
@@ -133,14 +139,13 @@ function madeOf(bed: Bed, { on, side, pieces: wanted }: CutWish, newId: () => st
 const lookOn = (l: Look, id: string, bedId: string, coverId: string): Look => ({ ...l, id, bedId, coverId });
 
 /** A cover as it stands on one piece: its share of the seed, and the crop that follows there. */
-function pieceOf(
-  c: Cover,
-  id: string,
-  piece: Bed,
-  crops: ReadonlyMap<string, string>,
-  first: boolean,
-): Cover {
+function pieceOf(c: Cover, id: string, piece: Bed, crops: ReadonlyMap<string, string>): Cover {
   const [from, to] = piece.piece!.share;
+  // What is left to ripen is not ended for a crop.
+  const ripens: Partial<Cover> =
+    piece.piece!.use === 'seed'
+      ? { passes: c.passes.filter((p) => p.doneOn), plantBackOn: null, predicted: null, nextPlantingId: null }
+      : {};
   return {
     ...c,
     id,
@@ -149,7 +154,8 @@ function pieceOf(
     walk: null,
     seed: c.seed.map((s) => ({ ...s, used_g: s.used_g === null ? null : s.used_g * (to - from) })),
     nextPlantingId: c.nextPlantingId === null ? null : (crops.get(c.nextPlantingId) ?? null),
-    thingIds: first ? c.thingIds : [],
+    thingIds: id === c.id ? c.thingIds : [],
+    ...ripens,
   };
 }
 

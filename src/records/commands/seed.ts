@@ -56,3 +56,49 @@ export const logLook = (hands: Hands, look: Look): Done =>
       return fail('look-empty');
     return ok([{ table: 'looks', put: look }]);
   });
+
+/** Own seed, clean and dry, goes onto the shelf: cleaned by hand, it is a little less pure than bought seed. */
+const OWN_PURITY = 0.95;
+
+/** Puts seed won on a bed onto the shelf as a lot, with a note on the bed, in one write. Fails with `bed-gone`. */
+export const shelveOwnSeed = (
+  hands: Hands,
+  of: Named,
+  won: { speciesId: string; name: string; grams: number; on: string },
+): Done =>
+  writeFrom(
+    hands.db,
+    meta(hands, of.gardenId, 'own-seed', `own seed of ${won.name.toLowerCase()}`),
+    async () => {
+      const bed = await hands.db.beds.get(of.id);
+      if (!bed) return fail('bed-gone');
+      return ok([
+        {
+          table: 'lots',
+          put: {
+            id: hands.newId(),
+            gardenId: of.gardenId,
+            speciesId: won.speciesId,
+            label: `own, bed ${bed.name}`,
+            year: Number(won.on.slice(0, 4)),
+            left_g: won.grams,
+            treated: false,
+            purity: OWN_PURITY,
+            coating: 0,
+            test: null,
+            free: true,
+          },
+        },
+        {
+          table: 'notes',
+          put: {
+            id: hands.newId(),
+            gardenId: of.gardenId,
+            bedId: of.id,
+            on: won.on,
+            text: `Own seed of ${won.name.toLowerCase()}: ${Math.round(won.grams)} g, clean.`,
+          },
+        },
+      ]);
+    },
+  );
