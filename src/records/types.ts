@@ -1,4 +1,5 @@
 import { MOVED_KINDS } from '../core/years/ledger.ts';
+import { SOIL_TEST_KINDS } from '../core/years/soilTests.ts';
 import { z } from 'zod';
 import { PIECE_USES } from '../core/bed/pieces.ts';
 import { OWN_KIND } from '../core/stand/ownKind.ts';
@@ -110,6 +111,28 @@ const ownKindSchema = z.object({
   thousandSeed_g: z.number().positive().max(5000).nullable(),
 });
 
+/** What another garden tells of one cover. */
+export const reportedCoverSchema = z.object({
+  parts: z
+    .array(z.object({ speciesId: z.string().min(1).max(60), share }))
+    .min(1)
+    .max(12),
+  sownOn: isoDate,
+  method: z.string().max(40),
+  /** Day it was seen dead; null while it was not. */
+  deadOn: isoDate.nullable(),
+  /** What its own Kilim had foretold; null where nothing was. */
+  foretold: z.object({ low: isoDate.nullable(), high: isoDate.nullable(), inTime: share }).nullable(),
+});
+
+/** A season of another garden, as its gardener handed it on. */
+export const reportedSchema = z.object({
+  title: z.string().min(1).max(200),
+  /** To five degrees, south below nought. */
+  latitude_deg: z.number().min(-70).max(70),
+  covers: z.array(reportedCoverSchema).min(1).max(200),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -166,6 +189,11 @@ export const gardenSchema = z.object({
     })
     .nullable(),
   trials: z.array(trialSchema).max(200),
+  /** Seasons of other gardens: never mixed into this one's results. */
+  reported: z
+    .array(reportedSchema.extend({ id, readOn: isoDate }))
+    .max(60)
+    .optional(),
   /** A pretended date for trying things out; null is the real today. */
   seasonClock: isoDate.nullable(),
   createdAt: z.string(),
@@ -483,6 +511,8 @@ export const noteSchema = z.object({
       nitrogenPct: z.number().min(0).max(50).optional(),
     })
     .optional(),
+  /** What a soil test of the bed said: pH, humus in %, nutrients in mg/kg as the laboratory gives them. */
+  tested: z.object({ what: z.enum(SOIL_TEST_KINDS), value: z.number().min(0).max(5000) }).optional(),
 });
 
 /** Measured weather of one calendar year: one row a day, absent days left out. */
@@ -529,6 +559,7 @@ export type WeatherYear = z.infer<typeof weatherYearSchema>;
 export type Lot = z.infer<typeof lotSchema>;
 export type Recipe = z.infer<typeof recipeSchema>;
 export type Trial = z.infer<typeof trialSchema>;
+export type Reported = z.infer<typeof reportedSchema>;
 export type Mark = z.infer<typeof markSchema>;
 export type Prediction = z.infer<typeof predictionSchema>;
 export type Walk = z.infer<typeof walkSchema>;

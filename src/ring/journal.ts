@@ -1,4 +1,5 @@
 import { movedWords } from '../ui/movedWords.ts';
+import { testedWords } from '../ui/soilTestWords.ts';
 import { showMass, showRain } from '../core/units/show.ts';
 import { lookWords } from './lookWords.ts';
 import { coverTitle, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
@@ -115,8 +116,10 @@ export function happenings(c: GardenContents): Happening[] {
       key: n.id,
       on: n.on,
       bedId: n.bedId,
-      what: n.moved ? 'Carried' : 'Note',
-      detail: [n.moved && movedWords(n.moved, c.garden.units), n.text].filter(Boolean).join('. '),
+      what: n.moved ? 'Carried' : n.tested ? 'Soil test' : 'Note',
+      detail: [n.moved && movedWords(n.moved, c.garden.units), n.tested && testedWords(n.tested), n.text]
+        .filter(Boolean)
+        .join('. '),
       kind: 'note',
       refId: n.id,
     });

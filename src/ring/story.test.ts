@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { dayOf } from '../core/calendar/day.ts';
 import { gardenYears } from '../core/years/years.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
+import { readStory } from '../records/files/storyFile.ts';
 import { storyOf, storyPage } from './story.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
@@ -83,6 +84,7 @@ describe('a season’s story', () => {
           came: [evil],
         },
       ],
+      results: null,
     };
     const page = storyPage(
       story,
@@ -96,5 +98,36 @@ describe('a season’s story', () => {
     expect(page.match(/<img/g)).toHaveLength(1);
     expect(page).toContain('src="data:image/jpeg;base64,AAAA"');
     expect(page).not.toContain('elsewhere');
+  });
+});
+
+describe('a story is read by another Kilim', () => {
+  test('its covers come back as they were told, whatever stands in the title, and with nothing that was not chosen', () => {
+    const story = ask({ bedId: bed8 });
+    const evil = '</script><script>alert(1)</script>';
+    const page = storyPage({ ...story, title: evil, results: { ...story.results!, title: evil } });
+    expect(page.match(/<script/g)).toHaveLength(1);
+    const read = readStory(page);
+    expect(read).toEqual({ ok: true, value: { ...story.results, title: evil } });
+    const radish = story.results!.covers.find((k) => k.parts[0]!.speciesId === 'tillage-radish')!;
+    const own = c.covers.find((k) => k.bedId === bed8 && k.sownOn === radish.sownOn)!;
+    expect(radish).toEqual({
+      parts: own.parts,
+      sownOn: own.sownOn,
+      method: own.method,
+      deadOn: own.endedOn,
+      foretold: own.predicted && {
+        low: own.predicted.dead.low,
+        high: own.predicted.dead.high,
+        inTime: own.predicted.inTime,
+      },
+    });
+    expect(story.results!.latitude_deg % 5).toBe(0);
+    expect(JSON.stringify(story.results)).not.toContain(c.garden.name);
+  });
+  test('a season without covers holds nothing to read', () => {
+    const page = storyPage(storyOf({ ...c, covers: [] }, { year, bedId: null, named: false, notes: false }));
+    expect(page).not.toContain('<script');
+    expect(readStory(page)).toEqual({ ok: false, failure: { code: 'story-none' } });
   });
 });

@@ -2,7 +2,8 @@ import { coverTitle } from '../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { showArea, showPerArea, showRain, showTemperature } from '../core/units/show.ts';
 import { type GardenYear, weatherOf } from '../core/years/years.ts';
-import type { Cover } from '../records/types.ts';
+import { STORY_MARK } from '../records/files/storyFile.ts';
+import type { Cover, Reported } from '../records/types.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
 import { showDay, showIso, showIsoYear } from '../ui/dates.ts';
 import { METHOD_SHORT } from '../ui/methodWords.ts';
@@ -38,7 +39,24 @@ export interface Story {
   /** Where, how large, and what the weather was. */
   lead: string[];
   chapters: Chapter[];
+  /** The same results for another Kilim to read; null where no cover is told of. */
+  results: Reported | null;
 }
+
+/** Where a garden lies is told no closer than this. */
+const BAND_DEG = 5;
+
+const resultOf = (k: Cover): Reported['covers'][number] => ({
+  parts: k.parts,
+  sownOn: k.sownOn!,
+  method: k.method,
+  deadOn: k.verdict === 'dead' ? k.endedOn : null,
+  foretold: k.predicted && {
+    low: k.predicted.dead.low,
+    high: k.predicted.dead.high,
+    inTime: k.predicted.inTime,
+  },
+});
 
 const sentence = (what: string, detail: string): string => (detail ? `${what}: ${detail}.` : `${what}.`);
 
@@ -69,10 +87,21 @@ export function storyOf(c: GardenContents, asked: StoryAsked): Story {
   });
   const whose = [asked.named && c.garden.name, asked.bedId !== null && beds[0] && `bed ${beds[0].name}`];
   const title = [...whose, year.name].filter(Boolean).join(', ');
+  const called = `${title.charAt(0).toUpperCase()}${title.slice(1)}`;
+  const ids = new Set(beds.map((b) => b.id));
+  const told = c.covers.filter((k) => ids.has(k.bedId) && k.sownOn && lives(k, from, to));
   return {
-    title: `${title.charAt(0).toUpperCase()}${title.slice(1)}`,
+    title: called,
     lead: leadOf(c, year),
     chapters,
+    results:
+      told.length === 0
+        ? null
+        : {
+            title: called,
+            latitude_deg: Math.round(c.garden.site.latitude_deg / BAND_DEG) * BAND_DEG,
+            covers: told.map(resultOf),
+          },
   };
 }
 
@@ -92,7 +121,7 @@ function lives(k: Cover, from: string, to: string): boolean {
 function leadOf(c: GardenContents, year: GardenYear): string[] {
   const { site, units } = c.garden;
   // The band of latitude says what is needed to compare; where the garden lies is nobody's business.
-  const band = Math.round(Math.abs(site.latitude_deg) / 5) * 5;
+  const band = Math.abs(Math.round(site.latitude_deg / BAND_DEG) * BAND_DEG);
   const lines = [`A garden at about ${band}° ${site.latitude_deg < 0 ? 'south' : 'north'}.`];
   const w = weatherOf(
     c.weather.flatMap((x) => x.days),
@@ -151,6 +180,6 @@ ${story.chapters
       `<h2>${escaped(ch.bed)}</h2>\n<ul>\n${ch.lines.map(line).join('\n')}\n</ul>\n${ch.came.map((t) => `<p>${escaped(t)}</p>`).join('\n')}`,
   )
   .join('\n')}
-</html>
+${story.results ? `<script type="application/json" id="${STORY_MARK}">${JSON.stringify(story.results).replaceAll('<', '\\u003c')}</script>\n` : ''}</html>
 `;
 }

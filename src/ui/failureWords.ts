@@ -48,9 +48,15 @@ export function failureWords(f: Failure): string {
     case 'piece-ends':
       return `${f.where} is part of its bed again from ${v('until')}. Choose earlier dates, or put this on the whole bed.`;
     case 'piece-in-use':
-      return `${v('what')} is still on ${f.where} then. End it or take it away first, or make the bed whole on a later day.`;
+      return `Bed ${f.where} still has ${v('what')} on it then. End that or take it away first, or make the bed whole on a later day.`;
     case 'pieces-few':
       return `A bed is cut into two to ${v('most')} pieces, each with a size, and something is grown on one of them at least.`;
+    case 'story-none':
+      return 'This page holds no season that Kilim can read. Ask for the page that Kilim saved, not a print or a copy of its text.';
+    case 'story-damaged':
+      return `The season in this page is damaged at ${f.where}. Nothing was read; ask for the page anew.`;
+    case 'story-twice':
+      return `"${f.where}" has been read already. Put that one away first if this is a newer one.`;
     case 'entry-gone':
       return 'This entry has been taken away, perhaps in another tab. Undo there brings it back.';
     case 'planting-gone':

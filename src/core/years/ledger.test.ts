@@ -121,3 +121,30 @@ describe('hours by way', () => {
     ]);
   });
 });
+
+describe('what a year cost the ground and the purse', () => {
+  const pass = (kind: string, doneOn: string | null) => ({ kind, doneOn });
+  test('the deepest turn and how often; cutting and sheets leave the ground in peace, and so does a plan', () => {
+    const covers = [
+      cover('a', 'dig', [pass('cut', '2026-05-01'), pass('hoe', '2026-05-02'), pass('dig', '2026-05-03')]),
+      cover('b', 'sheet', [pass('lay-sheet', '2026-05-01'), pass('dig', null)]),
+    ];
+    expect(ledgerOf(beds, [], covers, year).map((r) => r.turned)).toEqual([{ depth_cm: 25, times: 2 }, null]);
+  });
+  test('seed that was thrown in the year at its price, free lots at none, unknown prices left out', () => {
+    const sown = (bedId: string, sownOn: string, lotId: string | null): WorkedCover => ({
+      ...cover(bedId, 'cut', []),
+      sownOn,
+      seed: [
+        { speciesId: 'rye', used_g: 250, lotId },
+        { speciesId: 'vetch', used_g: null, lotId: null },
+        { speciesId: 'odd', used_g: 100, lotId: null },
+      ],
+    });
+    const price = (id: string, lotId: string | null) => (lotId === 'gift' ? 0 : id === 'odd' ? undefined : 4);
+    const costs = (covers: WorkedCover[]) => ledgerOf(beds, [], covers, year, price).map((r) => r.seedCost);
+    expect(costs([sown('a', '2026-09-01', null), sown('b', '2026-09-01', 'gift')])).toEqual([1]);
+    expect(costs([sown('a', '2025-12-31', null)])).toEqual([]);
+    expect(costs([sown('a', '2026-01-01', null), sown('a', '2026-12-31', null)])).toEqual([2]);
+  });
+});

@@ -41,6 +41,8 @@ export interface MovedNote {
 /** A cover's passes, as far as the ledger needs them. */
 export interface WorkedCover {
   bedId: string;
+  sownOn?: string | null;
+  seed?: readonly { speciesId: string; used_g: number | null; lotId?: string | null }[];
   method: string;
   passes: {
     kind: string;
@@ -66,7 +68,14 @@ export interface Ledger {
   /** Minutes that were logged at ending covers, and how many passes have none. */
   minutes: number;
   untimed: number;
+  /** The deepest that its ground was turned or torn, cm, and how often it was; null where it was left in peace. */
+  turned: { depth_cm: number; times: number } | null;
+  /** What the seed that was thrown cost, in the garden's currency, where its price is known; seed of one's own or a gift costs nothing. */
+  seedCost: number;
 }
+
+/** How deep hands go, cm: a spade's blade, a hoe's stroke, roots that are pulled, pigs (usual depths). */
+const TURNS_CM: Readonly<Record<string, number>> = { dig: 25, bury: 15, pigs: 15, pull: 10, hoe: 3 };
 
 const none = (): Carried => ({ kg: 0, dry_kg: 0, nitrogen_g: 0 });
 
@@ -86,31 +95,46 @@ export function ledgerOf(
   notes: readonly MovedNote[],
   covers: readonly WorkedCover[],
   year: GardenYear,
+  price: (speciesId: string, lotId: string | null) => number | undefined = () => undefined,
 ): Ledger[] {
   return beds.flatMap(({ id, area_m2 }) => {
     const [on, off] = [none(), none()];
     let minutes = 0;
     let untimed = 0;
     let some = false;
+    let seedCost = 0;
+    let turned: Ledger['turned'] = null;
     for (const { bedId, on: day, moved } of notes) {
       if (bedId !== id || !moved || !within(day, year)) continue;
       some = true;
       carry(MOVED[moved.what].way === 'on' ? on : off, moved.what, moved.kg, moved.nitrogenPct);
     }
-    for (const { bedId, passes } of covers) {
+    for (const { bedId, passes, sownOn = null, seed = [] } of covers) {
       if (bedId !== id) continue;
+      if (within(sownOn, year))
+        for (const s of seed) {
+          const cost = ((s.used_g ?? 0) / 1000) * (price(s.speciesId, s.lotId ?? null) ?? 0);
+          if (cost > 0) some = true;
+          seedCost += cost;
+        }
       for (const p of passes) {
         if (!within(p.doneOn, year)) continue;
         some = true;
+        turned = deeper(turned, TURNS_CM[p.kind]);
         if (p.minutes === undefined) untimed++;
         else minutes += p.minutes;
         if (p.took_kg) carry(off, p.kind === 'take-hay' ? 'hay' : 'tops', p.took_kg);
       }
     }
     const balance_g_m2 = (on.nitrogen_g - off.nitrogen_g) / area_m2;
-    return some ? [{ bedId: id, on, off, balance_g_m2, minutes, untimed }] : [];
+    return some ? [{ bedId: id, on, off, balance_g_m2, minutes, untimed, turned, seedCost }] : [];
   });
 }
+
+const deeper = (was: Ledger['turned'], depth_cm: number | undefined): Ledger['turned'] =>
+  depth_cm === undefined
+    ? was
+    : { depth_cm: Math.max(depth_cm, was?.depth_cm ?? 0), times: (was?.times ?? 0) + 1 };
 
 export interface WayHours {
   method: string;

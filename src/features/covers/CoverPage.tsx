@@ -9,6 +9,7 @@ import { useGarden } from '../../ring/garden.tsx';
 import { SeedDrawing } from '../../ui/drawings/Seed.tsx';
 import { SeedlingDrawing } from '../../ui/drawings/Seedling.tsx';
 import { Answer, Page } from '../../ui/parts.tsx';
+import { bandWords, reportedWords } from '../../ring/reportedWords.ts';
 import { Swatch } from '../../ui/Weave.tsx';
 import { Figures } from './Figures.tsx';
 import { HardToKill } from './HardToKill.tsx';
@@ -76,6 +77,7 @@ export default function CoverPage() {
       {members.map(({ species }) => (
         <Figures key={species.id} species={species} titled={members.length > 1} />
       ))}
+      <Reported kinds={members.map((m) => m.species.id)} />
       {one && !own && <OwnKindForm like={one} />}
       <p className="mt-6">
         <Link to="/covers" className="underline">
@@ -83,6 +85,30 @@ export default function CoverPage() {
         </Link>
       </p>
     </Page>
+  );
+}
+
+/** What other gardens told of these kinds, marked as theirs. */
+function Reported({ kinds }: { kinds: string[] }) {
+  const { garden } = useGarden();
+  const told = (garden.reported ?? []).flatMap((r) =>
+    r.covers.filter((c) => c.parts.some((p) => kinds.includes(p.speciesId))).map((c) => ({ r, c })),
+  );
+  if (told.length === 0) return null;
+  return (
+    <section className="border-indigo mt-6 border-l-4 pl-4" aria-label="Reported by other gardens">
+      <h2 className="font-display text-lg font-bold">Reported by other gardens</h2>
+      <ul>
+        {told.map(({ r, c }, i) => (
+          <li key={i} className="border-linen border-t py-1">
+            {reportedWords(c)}{' '}
+            <span className="text-bark">
+              {r.title}, {bandWords(r.latitude_deg)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

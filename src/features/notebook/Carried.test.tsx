@@ -29,7 +29,7 @@ test('compost by the barrow is written down, told in the notebook, and counted i
   await later.selectOptions(ledger.getByLabelText('Year'), '2026');
   const row = (await ledger.findByRole('cell', { name: '4' })).closest('tr')!;
   // 30 kg at 0.8 % on 9.6 m².
-  expect(row.textContent).toMatch(/30 kg, 240 g nitrogen.*\+25/);
+  expect(row.textContent).toMatch(/30 kg \(18 kg dry\), 240 g nitrogen.*\+25/);
   await later.selectOptions(ledger.getByLabelText('Year'), '2027');
   expect(ledger.queryByRole('cell', { name: '4' })).toBeNull();
 });

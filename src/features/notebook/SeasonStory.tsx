@@ -6,6 +6,7 @@ import { stemOf } from '../../ring/staying.ts';
 import { storyOf, storyPage } from '../../ring/story.ts';
 import { showIso } from '../../ui/dates.ts';
 import { Check, SelectField } from '../../ui/fields.tsx';
+import { OtherGardens } from './OtherGardens.tsx';
 
 /** A season to read and to hand on: one bed or the whole garden, as a page that opens anywhere. */
 export function SeasonStory() {
@@ -105,6 +106,7 @@ export function SeasonStory() {
           </section>
         ))}
       </article>
+      <OtherGardens />
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { methods } from '../../catalogue/catalogue.ts';
 import { type Carried, hoursByWay, ledgerOf } from '../../core/years/ledger.ts';
 import { type GardenYear } from '../../core/years/years.ts';
-import { showMass, showPerArea } from '../../core/units/show.ts';
+import { showDepth, showMass, showPerArea } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
 import { carriedMass } from '../../ui/movedWords.ts';
@@ -10,17 +10,25 @@ import { showMinutes } from '../../ui/workWords.ts';
 
 /** What came onto the beds and left them in a year, and the hours that ending covers took, by bed and by way. */
 export function YearLedger({ years }: { years: readonly GardenYear[] }) {
-  const { garden, beds, notes, covers } = useGarden();
+  const { garden, beds, notes, covers, lots } = useGarden();
   const [name, setName] = useState(years.at(-1)?.name ?? '');
   const year = years.find((y) => y.name === name) ?? years.at(-1);
-  const all = useMemo(() => (year ? ledgerOf(beds, notes, covers, year) : []), [year, beds, notes, covers]);
-  const rows = all.filter((r) => r.on.kg + r.off.kg + r.minutes > 0);
+  const all = useMemo(() => {
+    const price = (speciesId: string, lotId: string | null) =>
+      lots.find((l) => l.id === lotId)?.free ? 0 : garden.seedPrices[speciesId];
+    return year ? ledgerOf(beds, notes, covers, year, price) : [];
+  }, [year, beds, notes, covers, lots, garden.seedPrices]);
+  const rows = all.filter((r) => r.on.kg + r.off.kg + r.minutes + r.seedCost > 0 || r.turned);
+  const seedCost = rows.reduce((sum, r) => sum + r.seedCost, 0);
+  const money = (x: number) => `${garden.currency}${x.toFixed(2)}`;
   const untimed = all.reduce((sum, r) => sum + r.untimed, 0);
   const ways = useMemo(() => (year ? hoursByWay(beds, covers, year) : []), [year, beds, covers]);
   if (!year) return null;
   const { units } = garden;
   const carried = (c: Carried) =>
-    c.kg > 0 ? `${carriedMass(c.kg, units)}, ${showMass(c.nitrogen_g, units)} nitrogen` : '–';
+    c.kg > 0
+      ? `${carriedMass(c.kg, units)} (${carriedMass(c.dry_kg, units)} dry), ${showMass(c.nitrogen_g, units)} nitrogen`
+      : '–';
   const minutes = rows.reduce((sum, r) => sum + r.minutes, 0);
   const [on, off] = (['on', 'off'] as const).map((k) => rows.reduce((sum, r) => sum + r[k].nitrogen_g, 0));
   return (
@@ -51,6 +59,7 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
                 on! > 0 && `${showMass(on!, units)} of nitrogen on`,
                 off! > 0 && `${showMass(off!, units)} off`,
                 minutes > 0 && `${showMinutes(minutes)} of work`,
+                seedCost > 0 && `${money(seedCost)} of seed`,
               ]
                 .filter(Boolean)
                 .join(', ')}
@@ -71,7 +80,9 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
                   <th className="pr-6">On</th>
                   <th className="pr-6">Off</th>
                   <th className="pr-6">Nitrogen, balance</th>
-                  <th>Work</th>
+                  <th className="pr-6">Work</th>
+                  <th className="pr-6">Seed</th>
+                  <th>Turned</th>
                 </tr>
               </thead>
               <tbody>
@@ -85,7 +96,13 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
                         ? `${r.balance_g_m2 > 0 ? '+' : ''}${showPerArea(r.balance_g_m2, units)}`
                         : '–'}
                     </td>
-                    <td>{r.minutes > 0 ? showMinutes(r.minutes) : '–'}</td>
+                    <td className="pr-6">{r.minutes > 0 ? showMinutes(r.minutes) : '–'}</td>
+                    <td className="pr-6">{r.seedCost > 0 ? money(r.seedCost) : '–'}</td>
+                    <td>
+                      {r.turned
+                        ? `${showDepth(r.turned.depth_cm * 10, units)} deep, ${r.turned.times === 1 ? 'once' : `${r.turned.times} times`}`
+                        : 'not'}
+                    </td>
                   </tr>
                 ))}
               </tbody>

@@ -10,6 +10,7 @@ import { useGarden } from '../../ring/garden.tsx';
 import { monthName, showIso } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/fields.tsx';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
+import { SoilTests } from './SoilTests.tsx';
 import { YearLedger } from './YearLedger.tsx';
 
 const PX_A_DAY = 0.92;
@@ -169,6 +170,7 @@ export function Years() {
         Counted from the day on which a bed’s own record begins, up to today; weather of the days that were
         measured.
       </p>
+      <SoilTests bedId={bedId} />
       <YearLedger years={years} />
     </div>
   );
