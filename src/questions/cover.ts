@@ -112,6 +112,7 @@ export function forecastInput(
               ];
         }),
         crowns: l.crowns ?? undefined,
+        ...(l.bulk ? { bulk: l.bulk } : {}),
       })),
     today: dayOf(today),
     cropUntil: clearedOver(bed, cover, plantings),

@@ -446,6 +446,10 @@ export const lookSchema = z.object({
   about: z.enum(['gaps', 'edges', 'washed', 'pests']).optional(),
   soil: soilLookSchema.optional(),
   pests: z.array(z.enum(PESTS)).max(PESTS.length).optional(),
+  /** What was cut in a frame and weighed fresh, kg on so much ground. */
+  bulk: z
+    .object({ fresh_kg: z.number().positive().max(500), area_m2: z.number().positive().max(100) })
+    .optional(),
   /** Which weeds they are, where it was said. */
   weedKinds: z
     .array(z.enum(['grasses', 'broad', 'creeping']))

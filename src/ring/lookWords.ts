@@ -1,5 +1,5 @@
 import { speciesOf } from '../catalogue/catalogue.ts';
-import { showLength, type UnitChoice } from '../core/units/show.ts';
+import { showLength, showMass, type UnitChoice } from '../core/units/show.ts';
 import type { Look } from '../records/types.ts';
 import { STAGE_WORDS } from '../ui/methodWords.ts';
 
@@ -47,6 +47,7 @@ export function lookWords(l: Look, units: UnitChoice): string {
     l.emergence && `up: ${l.emergence}`,
     l.cover !== null && `${percent(l.cover)} covered`,
     l.height_m !== null && `${showLength(l.height_m, units)} high`,
+    l.bulk && bulkWords(l.bulk, units),
     l.alive !== null && `${percent(l.alive)} alive`,
     l.stage && stage(l.stage),
     l.weeds && `${l.weeds} weeds${l.weedKinds ? ` (${l.weedKinds.map((k) => WEEDS[k]).join(', ')})` : ''}`,
@@ -59,3 +60,7 @@ export function lookWords(l: Look, units: UnitChoice): string {
     .filter(Boolean)
     .join(', ');
 }
+
+/** A weighed frame, and what it comes to on a square metre. */
+const bulkWords = ({ fresh_kg, area_m2 }: NonNullable<Look['bulk']>, units: UnitChoice): string =>
+  `${showMass(fresh_kg * 1000, units)} fresh cut from ${Number(area_m2.toPrecision(2))} m², ${showMass((fresh_kg * 1000) / area_m2, units)} on a square metre`;

@@ -6,10 +6,11 @@ import { type Plan } from '../termination/plan.ts';
 import { yearOf } from './year.ts';
 import { meanOf } from '../random/quantile.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
-import { type Course } from '../stand/course.ts';
+import { type Course, dryMatterOn } from '../stand/course.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { workOf } from '../termination/work.ts';
-import { type LookSeen, weighByLooks } from './weigh.ts';
+import { fresh_kg_m2 } from '../work/cutting.ts';
+import { likelihoods, type LookSeen, weighByLooks } from './weigh.ts';
 
 const FROM = dayOf('2026-09-01');
 const YEARS = 80;
@@ -150,5 +151,29 @@ describe('a look moves the years towards what was seen', () => {
     const brown = mean({ crowns: { green: 0, of: 10 } }, left, cut);
     expect(green).toBeGreaterThan(meanOf(cut.courses.map(left)));
     expect(brown).toBeLessThan(meanOf(cut.courses.map(left)));
+  });
+});
+
+describe('a weighed frame', () => {
+  const dm = (c: Course) => dryMatterOn(c, AT);
+  const fresh = (c: Course) => fresh_kg_m2(dm(c), c.stage[AT * c.members]!);
+  const middle = even(fresh);
+  const told = (times: number, area_m2: number) =>
+    mean({ bulk: { fresh_kg: middle * times * area_m2, area_m2 } }, dm);
+  test('heavier than expected moves the years towards more, lighter towards less, and a larger frame further', () => {
+    const plain = even(dm);
+    expect(told(1.5, 0.25)).toBeGreaterThan(plain * 1.02);
+    expect(told(0.6, 0.25)).toBeLessThan(plain * 0.98);
+    expect(told(1.5, 2)).toBeGreaterThan(told(1.5, 0.25));
+    // As expected it says that the extremes are out, not that the middle has moved.
+    expect(told(1, 1) / plain).toBeGreaterThan(0.95);
+    expect(told(1, 1) / plain).toBeLessThan(1.05);
+  });
+  test('one year against another: the log of the ratio over the error of a quarter of a square metre', () => {
+    const look = { day: FROM + AT, bulk: { fresh_kg: 1, area_m2: 0.25 } };
+    const [a, b] = likelihoods(grown, look);
+    const error2 = 0.15 * 0.15 + 0.3 * 0.3;
+    const of = (c: Course) => -0.5 * (Math.log(fresh(c) / 4) ** 2 / error2);
+    expect(a! - b!).toBeCloseTo(of(grown.courses[0]!) - of(grown.courses[1]!), 6);
   });
 });

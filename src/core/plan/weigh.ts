@@ -2,10 +2,11 @@ import { type Day } from '../calendar/day.ts';
 import { type Stage, STAGES } from '../stand/species.ts';
 import { type GrownPlan } from './grown.ts';
 import { yearOf } from './year.ts';
-import { type Course } from '../stand/course.ts';
+import { type Course, dryMatterOn } from '../stand/course.ts';
 import { mostAlive } from '../termination/end.ts';
 import { EXPECTED_CROWNS } from '../termination/work.ts';
 import { exp, ln } from '../units/exact.ts';
+import { fresh_kg_m2 } from '../work/cutting.ts';
 
 /** What a gardener saw, as far as it was entered. */
 export interface LookSeen {
@@ -17,6 +18,8 @@ export interface LookSeen {
   /** Share of plants alive after cold, 0..1. */
   alive?: number;
   weeds?: 'few' | 'some' | 'many';
+  /** Cut in a frame and weighed fresh. */
+  bulk?: { fresh_kg: number; area_m2: number } | undefined;
   /** Members of a mix one by one, by their place in it. */
   members?: MemberSeen[];
   /** Crowns looked at after a pass, and how many of them were green. */
@@ -107,9 +110,28 @@ function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
     const [low, high] = WEEDS[look.weeds];
     sum += square(Math.max(0, low - mass, mass - high) / ERROR.weeds);
   }
+  if (look.bulk) sum += bulkSeen(course, d, look.bulk);
   if (look.crowns) sum += ln(crownOdds(course, d, look.crowns.green, look.crowns.of));
   return sum;
 }
+
+/**
+ * A weighed frame against what stands there: no stand is even, a frame of a quarter of a square metre says it to a third (as quadrats of mixed stands do), a
+ * larger one better, and fresh weight goes with the dew.
+ */
+function bulkSeen(
+  course: Course,
+  d: number,
+  { fresh_kg, area_m2 }: { fresh_kg: number; area_m2: number },
+): number {
+  const stands = fresh_kg_m2(dryMatterOn(course, d), course.stage[d * course.members]!);
+  const error = Math.sqrt(DEW * DEW + (FRAME_APART * FRAME_APART * FRAME_M2) / area_m2);
+  return square(ln(Math.max(LEAST_KG_M2, stands) / (fresh_kg / area_m2)) / error);
+}
+const DEW = 0.15;
+const FRAME_APART = 0.3;
+const FRAME_M2 = 0.25;
+const LEAST_KG_M2 = 0.01;
 
 const square = (miss: number): number => -0.5 * miss * miss;
 

@@ -34,6 +34,19 @@ test('what was seen is logged in the units it was typed in, and the form is empt
   await waitFor(() => expect((screen.getByLabelText('Note') as HTMLTextAreaElement).value).toBe(''));
 });
 
+test('a frame that was weighed is logged by weight and ground, a look of its own, and half of it is asked for', async () => {
+  const { user, db } = await renderInGarden(<Form />, { kept });
+  await user.type(await screen.findByLabelText('Cut in a frame and weighed fresh'), '1,2');
+  await user.click(screen.getByRole('button', { name: 'Log this look' }));
+  expect((await screen.findByRole('alert')).textContent).toMatch(
+    /needs its weight and the ground it was cut on/,
+  );
+  await user.type(screen.getByLabelText('On so much ground'), '50 cm x 50 cm');
+  await user.click(screen.getByRole('button', { name: 'Log this look' }));
+  await waitFor(async () => expect(await mine(db)).toHaveLength(1));
+  expect((await mine(db))[0]).toMatchObject({ bulk: { fresh_kg: 1.2, area_m2: 0.25 }, cover: null });
+});
+
 test.each([
   ['Alive after cold, % of plants', '140', /percentages/],
   ['Height, cm', '900', /taller than any cover/],

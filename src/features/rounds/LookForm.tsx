@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { speciesOf } from '../../catalogue/catalogue.ts';
-import { parseLength_m } from '../../core/units/length.ts';
+import { parseGround, parseLength_m } from '../../core/units/length.ts';
+import { parseMass_g } from '../../core/units/mass.ts';
+import { type UnitChoice } from '../../core/units/show.ts';
 import { logLook } from '../../records/commands/seed.ts';
 import type { Bed, Cover, Look } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -18,6 +20,22 @@ function share(text: string): number | null {
   return value >= 0 && value <= 1 ? value : Number.NaN;
 }
 
+/** What was cut and weighed; null for nothing typed, undefined for what cannot be read. A number alone is in kilograms or pounds, and square metres. */
+function bulkOf(weighed: string, frame: string, units: UnitChoice): Look['bulk'] | null | undefined {
+  if (weighed.trim() === '' && frame.trim() === '') return null;
+  const bare = /^[\d.,\s]+$/;
+  const mass = parseMass_g(
+    bare.test(weighed) ? `${weighed} ${units.mass === 'imperial' ? 'lb' : 'kg'}` : weighed,
+    'g',
+  );
+  const ground = parseGround(
+    bare.test(frame) ? `${frame} m²` : frame,
+    units.length === 'imperial' ? 'ft' : 'm',
+  );
+  if (!mass.ok || !ground.ok || mass.value <= 0) return undefined;
+  return { fresh_kg: mass.value / 1000, area_m2: ground.value.area_m2 };
+}
+
 /** What is half typed outlives the page. */
 interface Typed {
   /** Empty for today. */
@@ -28,6 +46,9 @@ interface Typed {
   stage: string;
   alive: string;
   weeds: string;
+  /** Fresh weight of what was cut in a frame, and the frame. */
+  weighed?: string;
+  frame?: string;
   note: string;
   others: Record<string, MemberTyped>;
 }
@@ -39,6 +60,8 @@ const NOTHING_SEEN: Typed = {
   stage: '',
   alive: '',
   weeds: '',
+  weighed: '',
+  frame: '',
   note: '',
   others: {},
 };
@@ -72,6 +95,11 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       return setProblem(
         'Plants counted are whole numbers, and the ground they were counted on is in m², for example 0.25.',
       );
+    const bulk = bulkOf(typed?.weighed ?? '', typed?.frame ?? '', garden.units);
+    if (bulk === undefined)
+      return setProblem(
+        'What was weighed needs its weight and the ground it was cut on, for example 1.2 kg on 0.25 m².',
+      );
     setProblem('');
     const look: Look = {
       id: hands.newId(),
@@ -87,6 +115,7 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       weeds: (weeds || null) as Look['weeds'],
       crowns: null,
       members: membersSeen,
+      ...(bulk ? { bulk } : {}),
       note,
     };
     if (await run(logLook(hands, look))) clear();
@@ -162,6 +191,19 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
         decimal
         value={alive}
         onChange={set('alive')}
+      />
+      <TextField
+        label="Cut in a frame and weighed fresh"
+        hint="Cut it at the ground, shake off the dew."
+        decimal
+        value={typed.weighed ?? ''}
+        onChange={set('weighed')}
+      />
+      <TextField
+        label="On so much ground"
+        hint={garden.units.length === 'imperial' ? '3 sq ft, or 1 ft x 3 ft' : '0.25 m², or 50 cm x 50 cm'}
+        value={typed.frame ?? ''}
+        onChange={set('frame')}
       />
       <MemberFields cover={cover} typed={others} change={set('others')} />
       <div className="sm:col-span-2">

@@ -51,6 +51,7 @@ export const logLook = (hands: Hands, look: Look): Done =>
       look.crowns,
       look.soil ?? null,
       look.about ?? null,
+      look.bulk ?? null,
     ];
     if (seen.every((s) => s === null) && look.members.length === 0 && look.note.trim() === '')
       return fail('look-empty');
