@@ -9,7 +9,7 @@ import { siteFromPattern } from '../climate/pattern.ts';
 import { type Course, dryMatterOn } from '../stand/course.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { workOf } from '../termination/work.ts';
-import { fresh_kg_m2 } from '../work/cutting.ts';
+import { fresh_kg_m2 } from '../stand/fresh.ts';
 import { likelihoods, type LookSeen, weighByLooks } from './weigh.ts';
 
 const FROM = dayOf('2026-09-01');

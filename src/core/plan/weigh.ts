@@ -6,7 +6,7 @@ import { type Course, dryMatterOn } from '../stand/course.ts';
 import { mostAlive } from '../termination/end.ts';
 import { EXPECTED_CROWNS } from '../termination/work.ts';
 import { exp, ln } from '../units/exact.ts';
-import { fresh_kg_m2 } from '../work/cutting.ts';
+import { fresh_kg_m2 } from '../stand/fresh.ts';
 
 /** What a gardener saw, as far as it was entered. */
 export interface LookSeen {

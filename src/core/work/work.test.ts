@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { endingFiguresOf } from '../../catalogue/catalogue.ts';
 import { edgeForce_N_cm, kinked, pressing } from './board.ts';
-import { cutMinutes, fresh_kg_m2, mowingHeights, stubble_cm, toolsFor } from './cutting.ts';
+import { fresh_kg_m2 } from '../stand/fresh.ts';
+import { cutMinutes, mowingHeights, stubble_cm, toolsFor } from './cutting.ts';
 import { biofumigantBatch_m2, cardboard, digMinutes, firstTrench_l, spread, wetting } from './loads.ts';
 import { ownPace } from './ownMinutes.ts';
 import { moveList, penPlan } from './pen.ts';
