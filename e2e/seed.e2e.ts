@@ -324,6 +324,51 @@ test('a day of sowing: beds in walking order, what is left in the bag carried on
   }
 });
 
+test('a bed is cut: both halves go on with its cover, a strip of another is chosen for beside its path; undone, it is whole', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  try {
+    await open(page, base, '/bed/north-shore-bed-3');
+    await page.getByText('Cut it into pieces').click();
+    expect(await axe(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Cut bed 3 into 2' }).click();
+    const pieces = page.getByRole('region', { name: 'Pieces' });
+    await pieces.getByText('1.2 m × 4 m').nth(1).waitFor();
+    await pieces.getByRole('link', { name: '3b' }).click();
+    await page.getByRole('heading', { name: 'Bed 3b' }).waitFor();
+    await page.getByRole('link', { name: 'Go on' }).first().click();
+    await page.getByRole('heading', { name: /bed 3b/i }).waitFor();
+    // Strips along another bed, the middle one a path: a hole of a strip leads to choosing for it.
+    await visit(page, '/bed/north-shore-bed-8');
+    await page.getByText('Cut it into pieces').click();
+    await page.getByLabel('Cut', { exact: true }).selectOption('along');
+    await page.getByLabel('Pieces', { exact: true }).selectOption('3');
+    await page.getByLabel('Piece 2 is').selectOption('path');
+    await page.getByLabel('It takes of 1.2 m').nth(1).fill('20 cm');
+    await page.getByRole('button', { name: 'Cut bed 8 into 3' }).click();
+    await pieces.getByText('20 cm × 8 m').waitFor();
+    await visit(page, '/');
+    await page.getByRole('img', { name: /Cloth of 14 beds/ }).waitFor();
+    expect(await axe(page)).toEqual([]);
+    await visit(page, '/bed/bed-that-is-not');
+    await page.getByText('This bed is not in the garden.').waitFor();
+    await visit(page, '/bed/north-shore-bed-8');
+    await pieces.getByRole('link', { name: '8c' }).click();
+    await page.getByRole('link', { name: 'Choose a cover for bed 8c' }).click();
+    await page.getByRole('heading', { name: /^Bed 8c: after lettuce, before / }).waitFor();
+    await page.getByRole('button', { name: /^Pin / }).first().waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await visit(page, '/bed/north-shore-bed-8');
+    await page.getByRole('link', { name: 'Choose a cover for bed 8', exact: true }).waitFor();
+    await visit(page, '/bed/north-shore-bed-3');
+    await pieces.getByRole('button', { name: 'Make bed 3 whole' }).click();
+    await page.getByText(/Bed 3a still has .* on it then/).waitFor();
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});
+
 test('seed goes down before the cut: the cut stays locked until all is thrown; frost sowing asks for freezing nights', async () => {
   const stage = await openStage({ width: 390, height: 844 });
   const { page, base, wrongs } = stage;

@@ -1,4 +1,4 @@
-import { findSpecies, findWay, membersOf } from '../../src/catalogue/catalogue.ts';
+import { findSpecies, findWay, membersOf, usualWay } from '../../src/catalogue/catalogue.ts';
 import { isoOf } from '../../src/core/calendar/day.ts';
 import { growPlan } from '../../src/core/plan/grown.ts';
 import { answerStand } from '../../src/core/plan/standAnswer.ts';
@@ -36,7 +36,7 @@ export function bareForecast(typed: Typed): object {
   const site = siteFrom(typed);
   const members = membersOf(coverOption(typed.get('cover')));
   const sow = dayOption(typed, 'sow');
-  const way = findWay(typed.get('way') ?? 'raked');
+  const way = findWay(typed.get('way') ?? usualWay.id);
   if (!way) throw new Error(`--way ${typed.get('way')} is not known`);
   const rate = typed.get('rate')?.split(',').map(Number);
   if (rate && (rate.length !== members.length || rate.some((r) => !(r > 0))))

@@ -1,4 +1,4 @@
-import { aims as aimList, crops, findCrop, findWay } from '../../src/catalogue/catalogue.ts';
+import { aims as aimList, crops, findCrop, findWay, usualWay } from '../../src/catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
 import { chooseAll } from '../../src/core/choose/rounds.ts';
 import { hang, rankSamples } from '../../src/core/choose/rank.ts';
@@ -18,7 +18,7 @@ export function choose(typed: Typed): object {
   const c = gardenFrom(typed.at[0]);
   const bed = c.beds.find((b) => b.name === typed.at[1] || b.id === typed.at[1]);
   if (!bed) throw new Error(`no bed ${typed.at[1]}; there are ${c.beds.map((b) => b.name).join(', ')}`);
-  const way = findWay(typed.get('way') ?? 'raked');
+  const way = findWay(typed.get('way') ?? usualWay.id);
   if (!way) throw new Error(`--way ${typed.get('way')} is not known`);
   const nextId = typed.get('next') ?? 'tomato';
   const crop = findCrop(nextId);

@@ -65,6 +65,9 @@ export function knowOwnKinds(kinds: readonly OwnKind[]): void {
 /** The kind of the catalogue that an own kind was made from; undefined for one of the catalogue. */
 export const madeFrom = (speciesId: string): string | undefined => likes.get(speciesId);
 
+/** The way of sowing that is meant where nobody says another. */
+export const usualWay: SowingWayEntry = sowingWays.find((w) => w.usual)!;
+
 export const findSpecies = (id: string): SpeciesEntry | undefined => speciesIndex.get(id);
 export const findCrop = (id: string): CropEntry | undefined => cropIndex.get(id);
 export const findWay = (id: string): SowingWayEntry | undefined => wayIndex.get(id);
@@ -95,7 +98,7 @@ export const speciesOf = (id: string): SpeciesEntry =>
   };
 export const cropOf = (id: string): CropEntry => cropIndex.get(id) ?? { ...crops[0]!, id, name: wordsOf(id) };
 export const wayOf = (id: string): SowingWayEntry =>
-  wayIndex.get(id) ?? { ...wayIndex.get('raked')!, id, name: wordsOf(id) };
+  wayIndex.get(id) ?? { ...usualWay, id, name: wordsOf(id) };
 
 /** Names of parts that this catalogue does not know; nothing is worked out for them. */
 export const unknownKinds = (parts: { speciesId: string }[]): string[] =>

@@ -264,6 +264,10 @@ export const methodSchema = z.object({
 export const sowingWaySchema = z.object({
   id: z.string(),
   name: z.string(),
+  /** The way that is meant where nobody says another. */
+  usual: z.boolean().optional(),
+  /** Straw is shaken over the seed. */
+  straw: z.boolean().optional(),
   emergedShare: share,
   rateFactor: z.number().positive(),
   /** Seed lies on the ground and nothing covers it. */

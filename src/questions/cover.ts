@@ -1,4 +1,4 @@
-import { findWay, membersOf, methods } from '../catalogue/catalogue.ts';
+import { findWay, membersOf, methods, usualWay } from '../catalogue/catalogue.ts';
 import { tellsOf } from '../core/bed/pieces.ts';
 import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
@@ -73,7 +73,7 @@ export function forecastInput(
   return {
     site: garden.site,
     soil: bed.soil,
-    way: findWay(cover.wayId) ?? findWay('raked')!,
+    way: findWay(cover.wayId) ?? usualWay,
     watered: cover.watered,
     waterings: wateringsOf(cover, today),
     members,
@@ -202,7 +202,7 @@ export function sowTodayInput(
     site: f.site,
     soil: f.soil,
     way: f.way,
-    raked: findWay('raked'),
+    raked: usualWay,
     members: f.members,
     seed_g_m2: f.seed_g_m2,
     watered: cover.watered,

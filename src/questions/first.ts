@@ -1,4 +1,4 @@
-import { coverName, cropOf, membersOf, speciesOf } from '../catalogue/catalogue.ts';
+import { coverName, cropOf, membersOf, speciesOf, usualWay } from '../catalogue/catalogue.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
 import { offerAims } from '../core/choose/begin.ts';
@@ -152,7 +152,7 @@ export function firstQuestion(
   const asked = gapQuestion(
     { garden, bed, plantings: [], covers: [], recipes: [], lots: [] },
     {
-      wayId: 'raked',
+      wayId: usualWay.id,
       freeDay,
       plantDay,
       nextId: said.nextId,
@@ -221,7 +221,7 @@ export function firstPlan(
   today: string,
   newId: () => string,
 ): { cover: Cover; plantings: Planting[] } {
-  const draft = coverOf(sample, bed, { wayId: 'raked', plantOn: said.plantOn }, aims, garden, today);
+  const draft = coverOf(sample, bed, { wayId: usualWay.id, plantOn: said.plantOn }, aims, garden, today);
   const cover = {
     ...draft,
     seed: draft.seed.map((s) => ({ ...s, lotId: lot?.speciesId === s.speciesId ? lot.id : null })),

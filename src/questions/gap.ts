@@ -1,4 +1,12 @@
-import { allCovers, findCrop, findSpecies, findWay, membersOf, species } from '../catalogue/catalogue.ts';
+import {
+  allCovers,
+  findCrop,
+  findSpecies,
+  findWay,
+  membersOf,
+  species,
+  usualWay,
+} from '../catalogue/catalogue.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
@@ -47,7 +55,7 @@ export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
   return {
     site: garden.site,
     soil: bed.soil,
-    way: findWay(asked.wayId) ?? findWay('raked')!,
+    way: findWay(asked.wayId) ?? usualWay,
     watered: garden.kit.includes('hose'),
     gap: {
       freeDay: asked.freeDay,
@@ -118,7 +126,7 @@ function candidatesFor(asked: GapAsked, { recipes, lots }: GapRecords): Candidat
   const all: Candidate[] = allCovers().map((c) =>
     c.members.every((m) => shelf.has(m.species.id)) ? { ...c, from: 'shelf' as const } : c,
   );
-  const turns = asked.wayId === 'raked' ? turnsFor(asked.freeDay, asked.plantDay) : [];
+  const turns = asked.wayId === usualWay.id ? turnsFor(asked.freeDay, asked.plantDay) : [];
   const some = [...own, ...all, ...turns];
   // What has never stood here cannot come from its own seed; kinds that hardly shed are left out.
   return findWay(asked.wayId)?.seedNeeded === false

@@ -1,4 +1,4 @@
-import { findSpecies, findWay, membersOf } from '../catalogue/catalogue.ts';
+import { findSpecies, findWay, membersOf, usualWay } from '../catalogue/catalogue.ts';
 import { sowableArea_m2 } from '../core/area/area.ts';
 import { latenessFactor } from '../core/seed/lateness.ts';
 import { rateParts } from '../core/seed/rate.ts';
@@ -12,7 +12,7 @@ export const sownArea_m2 = (cover: Pick<Cover, 'strips'>, bed: Bed): number =>
 /** What lies between a planned cover and the scale, member by member. */
 export function weightsOf(cover: Cover, bed: Bed): (WeightWorking & { speciesId: string })[] {
   const members = membersOf(cover.parts);
-  const way = findWay(cover.wayId) ?? findWay('raked')!;
+  const way = findWay(cover.wayId) ?? usualWay;
   const area_m2 = sownArea_m2(cover, bed);
   return rateParts(members).map((part, i) => {
     const speciesId = members[i]!.species.id;

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { findWay } from '../catalogue/catalogue.ts';
+import { usualWay } from '../catalogue/catalogue.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { type StandAnswer } from '../core/plan/answers.ts';
 import { viableRate_g_m2 } from '../core/seed/rate.ts';
@@ -25,7 +25,7 @@ export function useStages(
         : JSON.stringify({
             site: garden.site,
             soil: { texture: 'loam', fertility: 'fair' },
-            way: findWay('raked'),
+            way: usualWay,
             watered: true,
             members,
             seed_g_m2: viableRate_g_m2(members, 1),

@@ -38,7 +38,10 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
   if (stand.weedsHeld.mid >= 0.55) say('for', 'holds-weeds', { share: stand.weedsHeld.mid });
   if (stand.flowerDays.mid >= 7) say('for', 'flowers', { days: stand.flowerDays.mid });
   if (best && best.residue_g_m2.mid >= 250) say('for', 'mulch', { residue: best.residue_g_m2.mid });
-  const crimp = draft.endings.find((e) => e.method === 'crimp');
+  const presses = new Set(
+    input.methods.filter((m) => m.passes.some((p) => p.kind === 'crimp')).map((m) => m.id),
+  );
+  const crimp = draft.endings.find((e) => presses.has(e.method));
   if (crimp && crimp.odds.inTime < 0.3) {
     const flower = Math.max(...stand.stages.map((s) => s.flower.mid));
     if (Number.isFinite(flower) && flower > gap.plantDay - 20)

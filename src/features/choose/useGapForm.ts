@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { cropOf, crops } from '../../catalogue/catalogue.ts';
+import { cropOf, crops, usualWay } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { asOn } from '../../core/bed/pieces.ts';
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
@@ -72,7 +72,7 @@ export function useGapForm(bed: Bed) {
   // Where nothing is planned, the crop, the frosts and the warmth of this garden say when.
   const plannedOn = said.plantOn ?? gap.next?.plantOn;
   const plantOn = plannedOn ?? isoOf(offer?.day ?? freeDay + NO_SEASON_GAP_D);
-  const wayId = said.wayId ?? 'raked';
+  const wayId = said.wayId ?? usualWay.id;
   const length = dayOf(plantOn) - dayOf(free);
   const valid = isIsoDate(free) && isIsoDate(plantOn) && length >= LEAST_GAP_D && length <= LONGEST_GAP_D;
   const offeredAims: AimOffer[] = useMemo(

@@ -1,4 +1,4 @@
-import { membersOf, sowingWays, species, speciesOf } from '../../catalogue/catalogue.ts';
+import { membersOf, sowingWays, species, speciesOf, usualWay } from '../../catalogue/catalogue.ts';
 import { liveShare, USUAL_SEED } from '../../core/seed/weight.ts';
 import { sensibleRange_g_m2, senseOfRate, type RateSense } from '../../core/seed/sense.ts';
 import { rateFrom_g_m2, rateIn, RATE_UNIT_NAMES } from '../../core/units/rate.ts';
@@ -24,7 +24,7 @@ export function Bags() {
     speciesId: 'crimson-clover',
     grams: imperial ? '7' : '200',
     bedId: beds[0]?.id ?? '',
-    wayId: 'raked',
+    wayId: usualWay.id,
   });
   if (!form) return null;
   const set = (part: Partial<typeof form>) => setForm({ ...form, ...part });

@@ -1,4 +1,4 @@
-import { membersOf, species, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
+import { membersOf, species, speciesOf, usualWay } from '../../catalogue/catalogue.ts';
 import { pageOf } from '../../catalogue/pages.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type StandAnswer } from '../../core/plan/answers.ts';
@@ -69,7 +69,7 @@ export function Patch({ cover, bed, answer }: { cover: Cover; bed: Bed; answer: 
   const imperial = garden.units.length === 'imperial';
   const area = Number((bare ?? '').replace(',', '.')) * (imperial ? M2_PER_FT2 : 1);
   const members = membersOf(cover.parts);
-  const rates = viableRate_g_m2(members, wayOf('raked').rateFactor);
+  const rates = viableRate_g_m2(members, usualWay.rateFactor);
   const tooMuch = area > bed.area_m2;
   const quick = answer
     ? species

@@ -1,6 +1,6 @@
 import { changeBed, changeCover } from '../../records/commands/change.ts';
 import { useEffect, useState } from 'react';
-import { membersOf, methods, sowingWays, wayOf } from '../../catalogue/catalogue.ts';
+import { membersOf, methods, sowingWays, wayOf, usualWay } from '../../catalogue/catalogue.ts';
 import { wayShare } from '../../core/stand/emergence.ts';
 import { showDepth, showVolume } from '../../core/units/show.ts';
 import { nurseStraw, soilCover_l } from '../../core/watering/watering.ts';
@@ -106,19 +106,19 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
       </div>
       <ul className="mt-3">
         {members.map((m) => {
-          const raked = wayShare(m.species, wayOf('raked'));
+          const raked = wayShare(m.species, usualWay);
           const here = wayShare(m.species, way);
           return (
             <li key={m.species.id}>
               <b>{m.species.name}</b>: {mm(m.species.seed.depthMin_mm)} to {mm(m.species.seed.depthMax_mm)}{' '}
               deep. Of 100 living seeds about <b>{Math.round(here * 100)}</b> come up this way
-              {way.id === 'raked' ? '' : `, against ${Math.round(raked * 100)} raked in`}.
+              {way.id === usualWay.id ? '' : `, against ${Math.round(raked * 100)} raked in`}.
               {here < 0.2 && <b className="text-madder"> Too few: this seed wants covering.</b>}
             </li>
           );
         })}
       </ul>
-      {way.id === 'nurse-straw' && (
+      {way.straw && (
         <p className="mt-2">
           Straw for this ground: <b>{straw.kilograms.toFixed(1)} kg</b>, about{' '}
           {straw.bales < 0.75 ? 'half a small bale' : `${Math.ceil(straw.bales)} small bales`}, shaken out{' '}
