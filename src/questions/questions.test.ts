@@ -13,6 +13,34 @@ import { methodsHere } from './methods.ts';
 import { USUAL_RULES } from './rules.ts';
 import { sownArea_m2, weightsOf } from './weights.ts';
 
+test('the ground of a piece was free from the day on which the crop on its whole bed was cleared', () => {
+  const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+  if (!read.ok) throw new Error(read.failure.code);
+  const c = read.value;
+  const cover = c.covers.find((k) => k.bedId === 'north-shore-bed-3' && k.sownOn && k.verdict === null)!;
+  const bed = c.beds.find((b) => b.id === cover.bedId)!;
+  const ask = (of: typeof bed, k: typeof cover) =>
+    forecastInput(c.garden, of, k, c.plantings, c.looks, '2027-04-13', 8).freeDay;
+  const whole = ask(bed, cover);
+  expect(whole).toBe(dayOf('2026-09-05'));
+  const piece = {
+    ...bed,
+    id: 'piece',
+    piece: {
+      of: bed.id,
+      from: '2027-04-01',
+      until: null,
+      side: 'along' as const,
+      share: [0, 0.5] as [number, number],
+      use: 'bed' as const,
+    },
+  };
+  expect(ask(piece, { ...cover, bedId: 'piece' })).toBe(whole);
+  expect(
+    ask({ ...piece, piece: { ...piece.piece, of: 'another' } }, { ...cover, bedId: 'piece' }),
+  ).toBeUndefined();
+});
+
 describe.each(['north-shore', 'two-gums'])('every cover of the demo garden %s', (name) => {
   const read = readGardenFile(readFileSync(`demo/${name}.kilim.json`, 'utf8'));
   if (!read.ok) throw new Error(read.failure.code);

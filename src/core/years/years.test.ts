@@ -37,6 +37,21 @@ describe('years of a garden', () => {
     expect(firstDay(plantings, [], '2026-01-01')).toBe('2025-03-01');
     expect(firstDay([], [], '2026-01-01')).toBe('2026-01-01');
   });
+  test('a bed that is cut counts the days on which it was whole, a piece those on which it was one, by its share', () => {
+    const [y] = gardenYears('2025-01-01', '2025-12-31', false);
+    const plantings = [crop('2025-03-01', '2025-03-21'), crop('2025-05-11', '2025-06-01', 'piece')];
+    const now = dayOf('2025-06-11');
+    const [cut, joined] = [dayOf('2025-04-01'), dayOf('2025-06-01')];
+    const whole = bedYear('a', plantings, [], y!, now, [
+      { from: y!.from, to: cut },
+      { from: joined, to: y!.to },
+    ]);
+    // Eleven days before the cut and ten after it.
+    expect([whole.bare_d, whole.known_d, whole.share]).toEqual([11 + 10, 31 + 10, 1]);
+    const piece = bedYear('piece', plantings, [], y!, now, [{ from: cut, to: joined }], 0.25);
+    expect([piece.bare_d, piece.known_d]).toEqual([0, 21]);
+    expect(bareShare([whole, piece])).toBeCloseTo(21 / (41 + 0.25 * 21), 9);
+  });
 });
 
 describe('weather of a year', () => {

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import { useGarden } from '../../ring/garden.tsx';
-import { renderInGarden } from '../../ring/renderInGarden.tsx';
+import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
 import { GapFields } from './GapFields.tsx';
 import { useGapForm } from './useGapForm.ts';
 
@@ -73,4 +73,35 @@ test('nothing is asked of the core before it is known what was said: no answer t
     expect(asked()).toMatch(/^leek /);
   });
   expect(heard.filter((h) => h !== 'nothing' && !h.startsWith('leek'))).toEqual([]);
+});
+
+test('a piece of a bed comes after what stood on the whole bed, and not before it was cut', async () => {
+  const base = demoGarden();
+  const whole = base.beds.find((b) => b.name === '9')!;
+  const piece = {
+    ...whole,
+    id: 'piece',
+    name: '9a',
+    piece: {
+      of: whole.id,
+      from: '2027-08-01',
+      until: null,
+      side: 'along' as const,
+      share: [0, 0.5] as [number, number],
+      use: 'bed' as const,
+    },
+  };
+  const last = [...base.plantings]
+    .filter((p) => p.bedId === whole.id && p.clearOn < '2027-08-01')
+    .sort((a, b) => b.clearOn.localeCompare(a.clearOn))[0]!;
+  const kept = {
+    ...base,
+    beds: [...base.beds, piece],
+    plantings: base.plantings.filter((p) => p.bedId !== whole.id || p.clearOn < '2027-08-01'),
+    covers: base.covers.filter((c) => c.bedId !== whole.id),
+  };
+  await renderInGarden(<Gap bedId="piece" />, { kept });
+  const before = (await screen.findByLabelText('What leaves')) as HTMLSelectElement;
+  expect(before.value).toBe(last.cropId);
+  expect((screen.getByLabelText('Ground free on') as HTMLInputElement).value).toBe('1 Aug 2027');
 });
