@@ -349,6 +349,11 @@ test('a bed is cut: both halves go on with its cover, a strip of another is chos
     await pieces.getByText('20 cm × 8 m').waitFor();
     await visit(page, '/');
     await page.getByRole('img', { name: /Cloth of 14 beds/ }).waitFor();
+    const hangs = async (name: string) =>
+      (await page.locator('svg.loom text').getByText(name, { exact: true }).first().boundingBox())!.x;
+    // Halves hang beside each other in the strip of their bed, strips in their order.
+    expect((await hangs('3b')) - (await hangs('3a'))).toBeGreaterThan(15);
+    expect((await hangs('8c')) - (await hangs('8a'))).toBeGreaterThan(20);
     expect(await axe(page)).toEqual([]);
     await visit(page, '/bed/bed-that-is-not');
     await page.getByText('This bed is not in the garden.').waitFor();

@@ -39,6 +39,11 @@ test('the ground of a piece was free from the day on which the crop on its whole
   expect(
     ask({ ...piece, piece: { ...piece.piece, of: 'another' } }, { ...cover, bedId: 'piece' }),
   ).toBeUndefined();
+  // Sown under a crop that was cleared before the bed was cut.
+  const crop = c.plantings.find((p) => p.bedId === bed.id)!;
+  const under = { ...crop, plantedOn: '2026-06-01', clearedOn: '2026-10-20' };
+  const input = forecastInput(c.garden, piece, { ...cover, bedId: 'piece' }, [under], [], '2027-04-13', 8);
+  expect(input.cropUntil).toBe(dayOf('2026-10-20'));
 });
 
 describe.each(['north-shore', 'two-gums'])('every cover of the demo garden %s', (name) => {

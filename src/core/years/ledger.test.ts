@@ -126,7 +126,7 @@ describe('what a year cost the ground and the purse', () => {
   const pass = (kind: string, doneOn: string | null) => ({ kind, doneOn });
   test('the deepest turn and how often; cutting and sheets leave the ground in peace, and so does a plan', () => {
     const covers = [
-      cover('a', 'dig', [pass('cut', '2026-05-01'), pass('hoe', '2026-05-02'), pass('dig', '2026-05-03')]),
+      cover('a', 'dig', [pass('cut', '2026-05-01'), pass('dig', '2026-05-02'), pass('hoe', '2026-05-03')]),
       cover('b', 'sheet', [pass('lay-sheet', '2026-05-01'), pass('dig', null)]),
     ];
     expect(ledgerOf(beds, [], covers, year).map((r) => r.turned)).toEqual([{ depth_cm: 25, times: 2 }, null]);
