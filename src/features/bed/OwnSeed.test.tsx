@@ -60,6 +60,7 @@ test('seed that fell on a bed is expected there for its time, and what became of
   const look = base.looks.find((l) => l.coverId === cover.id)!;
   const kept = {
     ...base,
+    garden: { ...base.garden, units: { ...base.garden.units, temperature: 'fahrenheit' as const } },
     covers: base.covers.map((c) => (c.id === cover.id ? ended : c)),
     looks: [...base.looks, { ...look, id: 'ripe', on: '2027-03-18', stage: 'seed' as const, members: [] }],
   };
@@ -70,7 +71,9 @@ test('seed that fell on a bed is expected there for its time, and what became of
       .getAllByRole('listitem')
       .map((li) => li.querySelector('b')!.textContent),
   ).toEqual(['Cereal rye', 'Winter field pea']);
-  expect(comes.textContent).toMatch(/Cereal rye in patches: seed lay here from 20 Mar/);
+  expect(comes.textContent).toMatch(
+    /Cereal rye in patches: seed lay here from 20 Mar\. It comes with rain once the ground has 34 °F or more/,
+  );
   await user.click(within(comes).getAllByRole('button', { name: 'Hoed off' })[0]!);
   await waitFor(async () =>
     expect((await db.notes.toArray()).some((n) => n.text === 'Self-sown cereal rye: hoed off.')).toBe(true),

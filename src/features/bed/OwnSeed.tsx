@@ -6,7 +6,7 @@ import { asOn } from '../../core/bed/pieces.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Expected, ownSeedOf, selfSown, type Shed } from '../../core/seed/ownSeed.ts';
 import { parseMass_g } from '../../core/units/mass.ts';
-import { showArea, showSeed } from '../../core/units/show.ts';
+import { showArea, showSeed, showTemperature } from '../../core/units/show.ts';
 import { shelveOwnSeed } from '../../records/commands/seed.ts';
 import { saveNote } from '../../records/verbs/verbs.ts';
 import type { Bed, Cover } from '../../records/types.ts';
@@ -170,7 +170,7 @@ export function SelfSown({ bed }: { bed: Bed }) {
             >
               <span className="min-w-0 flex-1 basis-80">
                 <b>{name}</b> {COMES[e.comes]}: seed lay here from {showDay(e.on)}. It comes with rain once
-                the ground has {Math.round(thermal.germMin_c)} °C or more
+                the ground has {showTemperature(thermal.germMin_c, garden.units)} or more
                 {e.sleeps && '; part of it sleeps and comes in later years'}. Hoe it while it is small, or
                 keep it as a cover.
               </span>

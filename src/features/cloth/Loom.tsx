@@ -304,7 +304,7 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
           </text>
         </svg>
         {hung
-          .filter((h) => h.width >= ROOMY_PIECE && isGrown(h.bed) && h.cell.to > now)
+          .filter((h) => h.width >= (h.bed.piece ? ROOMY_PIECE : ROOMY) && isGrown(h.bed) && h.cell.to > now)
           .map(({ cell, bed, x, width }) => (
             <div key={`${bed.id} ${cell.from} ${cell.left}`} className="no-print">
               <Holes
