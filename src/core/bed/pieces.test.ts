@@ -55,6 +55,13 @@ test('a bed is worked as a whole until the day it is cut, in pieces up to the da
 
 test('a piece goes by what was on its bed, a bed by what was on all its pieces, and a piece not by its neighbour', () => {
   expect([...sameGround('b1', beds)]).toEqual(['b1', 'b']);
+  // Cut again, a piece goes by the pieces that lay there before; those that lay beside it are another story.
+  expect([...sameGround('b4', beds)].sort()).toEqual(['b', 'b2', 'b4']);
+  expect([...sameGround('b3', beds)].sort()).toEqual(['b', 'b1', 'b2', 'b3']);
+  const across = beds.map((b) =>
+    b.id === 'b4' ? { ...b, piece: { ...b.piece!, side: 'across' as const } } : b,
+  );
+  expect([...sameGround('b4', across)].sort()).toEqual(['b', 'b1', 'b2', 'b4']);
   expect([...sameGround('b', beds)].sort()).toEqual(['b', 'b1', 'b2', 'b3', 'b4']);
   expect([...sameGround('a', beds)]).toEqual(['a']);
 });

@@ -46,13 +46,22 @@ export const worked = <B extends Ground>(beds: readonly B[], on: Day): B[] =>
 /** Beds as they lie, each once, whether they are cut or not. */
 export const wholeBeds = <B extends Ground>(beds: readonly B[]): B[] => beds.filter((b) => !b.piece);
 
-/** The ids whose records tell of the same ground: of a piece its own and its bed's; of a bed its own and those of all its pieces, joined ones too. */
+/** Whether a piece lay, before another was cut, on some of the same ground; cut another way, pieces cross. */
+const layUnder = (before: Cut, piece: Cut): boolean =>
+  before.of === piece.of &&
+  endOf(before) <= startOf(piece) &&
+  (before.side !== piece.side || (before.share[0] < piece.share[1] && piece.share[0] < before.share[1]));
+
+/**
+ * The ids whose records tell of the same ground: of a piece its own, its bed's, and those of pieces that lay there when the bed was cut before; of a bed its own
+ * and those of all its pieces, joined ones too.
+ */
 export function sameGround(id: string, beds: readonly Ground[]): ReadonlySet<string> {
   const ids = new Set([id]);
-  for (const b of beds) {
-    if (b.id === id && b.piece) ids.add(b.piece.of);
-    if (b.piece?.of === id) ids.add(b.id);
-  }
+  const mine = beds.find((b) => b.id === id)?.piece;
+  if (mine) ids.add(mine.of);
+  for (const { id: other, piece } of beds)
+    if (piece && (piece.of === id || (mine && layUnder(piece, mine)))) ids.add(other);
   return ids;
 }
 

@@ -83,7 +83,7 @@ function Cut({ bed, pieces, now }: { bed: Bed; pieces: Bed[]; now: boolean }) {
       </ul>
       <div className="mt-3 flex flex-wrap items-end gap-3">
         <DateField label="Whole again from" value={on} onChange={setOn} />
-        <button type="button" className="btn" onClick={() => void run(joinBed(hands, bed, on))}>
+        <button type="button" className="btn" onClick={() => void run(joinBed(hands, bed, on, today))}>
           Make bed {bed.name} whole
         </button>
       </div>
@@ -112,7 +112,7 @@ export function sizesOf(typed: readonly string[], whole_m: number, unit: 'm' | '
 function CutForm({ bed }: { bed: Bed }) {
   const { garden, today, hands, run } = useGarden();
   const fresh: Said = { side: 'across', count: '2', on: today, names: {}, uses: {}, sizes: {} };
-  const [said, setSaid, clear] = useDraft<Said>(`cut ${bed.id}`, fresh);
+  const [said, setSaid, clear] = useDraft<Said>(`cut ${bed.id} ${garden.id}`, fresh);
   if (!said) return null;
   const set = (patch: Partial<Said>) => setSaid({ ...said, ...patch });
   const rows = Array.from({ length: Number(said.count) }, (_, i) => String(i));
@@ -129,7 +129,7 @@ function CutForm({ bed }: { bed: Bed }) {
     share: sizes?.[k] ?? 0,
   }));
   const cut = async () => {
-    if (await run(cutBed(hands, bed, { on: said.on, side: said.side, pieces }))) clear();
+    if (await run(cutBed(hands, bed, { on: said.on, today, side: said.side, pieces }))) clear();
   };
   return (
     <details className="border-warp mt-6 border-t pt-3">

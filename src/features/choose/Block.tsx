@@ -1,8 +1,8 @@
-import { asOn, isGrown } from '../../core/bed/pieces.ts';
+import { isGrown } from '../../core/bed/pieces.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Day } from '../../core/calendar/day.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
-import { firstOpenGap, type OpenGap } from './gap.ts';
+import { type OpenGap, openGapOf } from './gap.ts';
 
 /** A bed that has about the same gap. */
 export interface Sharer {
@@ -25,7 +25,7 @@ export function bedsThatShare(
 ): Sharer[] {
   return beds.flatMap((b) => {
     if (b.id === bed.id || !isGrown(b)) return [];
-    const gap = firstOpenGap(asOn(b.id, beds, plantings), asOn(b.id, beds, covers), today);
+    const gap = openGapOf(b, beds, { plantings, covers }, today);
     const begins = Math.abs(gap.freeDay - freeDay) <= SAME_D;
     const ends = !gap.next || Math.abs(dayOf(gap.next.plantOn) - plantDay) <= SAME_D;
     return begins && ends ? [{ bed: b, gap }] : [];

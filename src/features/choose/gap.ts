@@ -1,6 +1,7 @@
+import { asOn } from '../../core/bed/pieces.ts';
 import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
-import { type Day } from '../../core/calendar/day.ts';
-import type { Cover, Planting } from '../../records/types.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
+import type { Bed, Cover, Planting } from '../../records/types.ts';
 
 /** The next stretch of a bed that no crop and no cover has taken yet, and the crops on either side of it. */
 export interface OpenGap {
@@ -21,6 +22,19 @@ export function gapFrom(plantings: Planting[], freeDay: Day): OpenGap {
 
 export const LEAST_GAP_D = 28;
 export const LONGEST_GAP_D = 500;
+
+/** The next open gap of a bed or a piece, told by what was on the same ground; a piece has none before it was cut. */
+export const openGapOf = (
+  bed: Bed,
+  beds: readonly Bed[],
+  { plantings, covers }: { plantings: readonly Planting[]; covers: readonly Cover[] },
+  start: Day,
+): OpenGap =>
+  firstOpenGap(
+    asOn(bed.id, beds, plantings),
+    asOn(bed.id, beds, covers),
+    bed.piece ? Math.max(start, dayOf(bed.piece.from)) : start,
+  );
 
 export function firstOpenGap(plantings: Planting[], covers: Cover[], today: Day): OpenGap {
   const crops = [...plantings].sort((a, b) => plantingDays(a).from - plantingDays(b).from);

@@ -12,7 +12,7 @@ import { nextCropOf } from '../../questions/methods.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useDraft } from '../../ring/useDraft.ts';
-import { firstOpenGap, gapFrom, LEAST_GAP_D, LONGEST_GAP_D } from './gap.ts';
+import { gapFrom, openGapOf, LEAST_GAP_D, LONGEST_GAP_D } from './gap.ts';
 
 /** Crops offered to follow when nothing is planned, the first whose family has not been on the bed lately. */
 const OFFERED_NEXT = ['tomato', 'winter-squash', 'cabbage', 'leek', 'lettuce', 'beet'];
@@ -44,8 +44,8 @@ export function useGapForm(bed: Bed) {
   const first = useMemo(() => {
     const from = search.get('from');
     const start = from && isIsoDate(from) ? dayOf(from) : dayOf(today);
-    return firstOpenGap(plantings, covers, Math.max(start, bed.piece ? dayOf(bed.piece.from) : start));
-  }, [plantings, covers, bed.piece, today, search]);
+    return openGapOf(bed, beds, { plantings: all, covers: allCovers }, start);
+  }, [bed, beds, all, allCovers, today, search]);
   const [kept, keep, forget] = useDraft<Said>(`choose ${bed.id} ${isoOf(first.freeDay)}`, NOTHING_SAID);
   const said = kept ?? NOTHING_SAID;
   const saying =

@@ -22,6 +22,26 @@ describe('what is worth trying in a made-up garden', () => {
     expect(all[1]!.to).toBe('/cover/north-shore-cover-10-2027-04/sow');
     expect(all.every((s) => !s.done)).toBe(true);
   });
+  test('a hole is looked for in what hangs on the day: a piece has none before it is cut, a path never', () => {
+    const c = garden('north-shore');
+    const bed = c.beds.find((b) => b.name === '2')!;
+    const piece = (id: string, use: 'bed' | 'path') => ({
+      ...bed,
+      id,
+      name: id,
+      piece: {
+        of: bed.id,
+        from: '2027-08-01',
+        until: null,
+        side: 'along' as const,
+        share: (use === 'path' ? [0, 0.5] : [0.5, 1]) as [number, number],
+        use,
+      },
+    });
+    const first = (pieces: typeof c.beds) =>
+      tourSteps({ ...c, beds: [...c.beds, ...pieces] }, new Set(), c.garden.seasonClock!)[0]!.words;
+    expect(first([piece('a path', 'path'), piece('a piece', 'bed')])).toBe(first([]));
+  });
   test('each is done by a deed of its own kind alone', () => {
     const done = (deed: string) =>
       steps('north-shore', [deed])

@@ -1,4 +1,5 @@
-import { stripOf } from '../../core/bed/timeline.ts';
+import { clothOf } from '../../core/bed/cloth.ts';
+import { isGrown } from '../../core/bed/pieces.ts';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import type { Bed, Cover, Garden, Planting } from '../../records/types.ts';
 import { showDay } from '../../ui/dates.ts';
@@ -13,7 +14,7 @@ export interface TourStep {
 
 interface Contents {
   garden: Pick<Garden, 'things'>;
-  beds: readonly Pick<Bed, 'id' | 'name'>[];
+  beds: readonly Pick<Bed, 'id' | 'name' | 'piece'>[];
   plantings: Planting[];
   covers: Cover[];
 }
@@ -77,10 +78,12 @@ export function tourSteps(c: Contents, deeds: ReadonlySet<string>, today: string
 
 /** The first stretch that stands open long enough for a cover, over all beds. */
 function firstHole(c: Contents, now: Day): { bedId: string; bed: string; from: Day } | undefined {
-  const holes = c.beds.flatMap((b) =>
-    stripOf(b.id, c.plantings, c.covers, now, now + AHEAD_D)
-      .filter((s) => s.kind === 'bare' && s.to < now + AHEAD_D && s.to - s.from >= LEAST_HOLE_D)
-      .map((s) => ({ bedId: b.id, bed: b.name, from: s.from })),
-  );
+  const holes = clothOf(c.beds, c.plantings, c.covers, now, now + AHEAD_D)
+    .filter(({ bed }) => isGrown(bed))
+    .flatMap(({ bed, segments }) =>
+      segments
+        .filter((s) => s.kind === 'bare' && s.to < now + AHEAD_D && s.to - s.from >= LEAST_HOLE_D)
+        .map((s) => ({ bedId: bed.id, bed: bed.name, from: s.from })),
+    );
   return holes.sort((a, b) => a.from - b.from)[0];
 }

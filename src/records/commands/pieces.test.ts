@@ -2,6 +2,8 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
 import { KilimDatabase } from '../db.ts';
+import { coverDays } from '../../core/bed/timeline.ts';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { bringBack, readGardenFile } from '../files/gardenFile.ts';
 import { type Bed, type Cover } from '../types.ts';
 import { changeCover, changePlanting } from './change.ts';
@@ -44,15 +46,15 @@ afterEach(async () => {
   await Dexie.delete(db.name);
 });
 
-const piecesNow = async () =>
-  (await db.beds.filter((b) => b.piece?.of === bed.id).toArray()).sort((a, b) => a.order - b.order);
+const piecesNow = async (of = bed.id) =>
+  (await db.beds.filter((b) => b.piece?.of === of).toArray()).sort((a, b) => a.order - b.order);
 const coversOf = (id: string) => db.covers.where({ bedId: id }).toArray();
 
 describe('a bed is cut', () => {
   test('what stands is on every piece, with its looks, its share of the seed and the crop that follows there; what was over stays', async () => {
     const before = await coversOf(bed.id);
     const over = before.filter((c) => c.verdict === 'dead').length;
-    expect((await cutBed(hands, bed, { on: ON, side: 'across', pieces: halves })).ok).toBe(true);
+    expect((await cutBed(hands, bed, { on: ON, today: ON, side: 'across', pieces: halves })).ok).toBe(true);
     const [a, b] = (await piecesNow()) as [Bed, Bed];
     expect([a.name, a.length_m, a.width_m, a.area_m2]).toEqual(['north half', 4, 1.2, bed.area_m2 / 2]);
     expect([b.piece!.share, b.order - bed.order]).toEqual([[0.5, 1], expect.closeTo(0.02, 9)]);
@@ -81,6 +83,7 @@ describe('a bed is cut', () => {
     };
     await cutBed(hands, bed, {
       on: ON,
+      today: ON,
       side: 'along',
       pieces: [
         { name: 'path', use: 'path', share: 0.4 },
@@ -99,26 +102,82 @@ describe('a bed is cut', () => {
     }).toEqual(was);
   });
   test('a strip that is left to ripen is not ended and takes no crop that is only planned; the crop goes with the rest', async () => {
-    await cutBed(hands, bed, {
+    // One that nobody has begun to end.
+    const left = base.covers.find(
+      (c) => c.sownOn && c.verdict === null && c.nextPlantingId && c.passes.every((p) => !p.doneOn),
+    )!;
+    const its = base.beds.find((b) => b.id === left.bedId)!;
+    await cutBed(hands, its, {
       on: ON,
+      today: ON,
       side: 'along',
       pieces: [
         { name: 'seed strip', use: 'seed', share: 1 },
         { name: 'rest', use: 'bed', share: 3 },
       ],
     });
-    const [strip, rest] = (await piecesNow()) as [Bed, Bed];
+    const [strip, rest] = (await piecesNow(its.id)) as [Bed, Bed];
     const [ripens] = (await coversOf(strip.id)) as [Cover];
     const [ends] = (await coversOf(rest.id)) as [Cover];
-    expect([ripens.id, ripens.passes, ripens.plantBackOn, ripens.nextPlantingId]).toEqual([
-      standing.id,
-      standing.passes.filter((p) => p.doneOn),
-      null,
+    // Its seed is looked at two months after it would have been ended, and until then it stands.
+    const due = isoOf(coverDays(left).endFrom + 60);
+    expect([ripens.id, ripens.method, ripens.passes, ripens.plantBackOn, ripens.nextPlantingId]).toEqual([
+      left.id,
+      'let-seed',
+      [{ kind: 'check-seed', due, doneOn: null }],
+      isoOf(dayOf(due) + 14),
       null,
     ]);
-    expect([ends.passes, ends.nextPlantingId]).toEqual([standing.passes, standing.nextPlantingId]);
-    expect((await db.plantings.get(standing.nextPlantingId!))!.bedId).toBe(rest.id);
+    expect(coverDays(ripens).endFrom).toBe(dayOf(due));
+    expect([ends.passes, ends.nextPlantingId]).toEqual([left.passes, left.nextPlantingId]);
+    expect((await db.plantings.get(left.nextPlantingId!))!.bedId).toBe(rest.id);
     expect(await db.plantings.where({ bedId: strip.id }).count()).toBe(0);
+    // Trims that were made stay with it; what has begun to be ended goes on as it was.
+    const cutAgain = async (doneOn: string, kind: string) => {
+      await undo(db, gardenId);
+      const passes = [{ kind, due: doneOn, doneOn }, ...left.passes];
+      await db.covers.update(left.id, { passes });
+      await cutBed(hands, its, {
+        on: ON,
+        today: ON,
+        side: 'along',
+        pieces: [{ name: 's', use: 'seed', share: 1 }, halves[0]!],
+      });
+      const [s] = await piecesNow(its.id);
+      return (await coversOf(s!.id))[0]!.passes.map((p) => p.kind);
+    };
+    expect(await cutAgain('2027-03-01', 'mow-high')).toEqual(['mow-high', 'check-seed']);
+    expect(await cutAgain('2027-04-10', 'flatten')).toEqual(['flatten', ...left.passes.map((p) => p.kind)]);
+  });
+  test('a cut that is only planned takes nothing along that is over by then by the plan, and what goes on past it', async () => {
+    const five = base.beds.find((b) => b.name === '5')!;
+    const later = halves.map((h) => ({ ...h, name: `${h.name} 5` }));
+    await cutBed(hands, five, { on: '2027-11-01', today: ON, side: 'along', pieces: later });
+    const names = async (id: string) => [
+      ...(await db.plantings.where({ bedId: id }).toArray()).filter((p) => !p.clearedOn).map((p) => p.cropId),
+      ...(await coversOf(id)).filter((c) => c.verdict !== 'dead').map((c) => c.parts[0]!.speciesId),
+    ];
+    // Garlic stands until July, buckwheat comes after it, spinach in September.
+    expect(await names(five.id)).toEqual(expect.arrayContaining(['garlic', 'buckwheat']));
+    const pieces = await db.beds.filter((b) => b.piece?.of === five.id).toArray();
+    const spinach = base.plantings.find((p) => p.bedId === five.id && p.cropId === 'spinach')!;
+    const goes = spinach.clearOn > '2027-11-01' ? ['spinach'] : [];
+    for (const p of pieces) expect(await names(p.id)).toEqual(goes);
+    // The same cut today takes what stands although its day of clearing has gone by.
+    await db.plantings.update(
+      base.plantings.find((p) => p.bedId === bed.id && p.id !== standing.nextPlantingId)!.id,
+      {
+        plantedOn: '2027-01-01',
+        plantOn: '2027-01-01',
+        clearOn: '2027-03-01',
+        clearedOn: null,
+      },
+    );
+    await cutBed(hands, bed, { on: ON, today: ON, side: 'across', pieces: halves });
+    for (const p of await piecesNow())
+      expect((await db.plantings.where({ bedId: p.id }).toArray()).map((x) => x.clearOn)).toContain(
+        '2027-03-01',
+      );
   });
   test.each([
     ['one piece', [halves[0]!], 'pieces-few'],
@@ -132,24 +191,24 @@ describe('a bed is cut', () => {
     ],
     ['no name', [halves[0]!, { ...halves[1]!, name: ' ' }], 'bed-twice'],
   ])('it is refused with %s', async (_, pieces, code) => {
-    const r = await cutBed(hands, bed, { on: ON, side: 'along', pieces });
+    const r = await cutBed(hands, bed, { on: ON, today: ON, side: 'along', pieces });
     expect(!r.ok && r.failure.code).toBe(code);
     expect(await piecesNow()).toEqual([]);
   });
   test('it is not cut twice, and neither is a piece', async () => {
-    await cutBed(hands, bed, { on: ON, side: 'along', pieces: halves });
+    await cutBed(hands, bed, { on: ON, today: ON, side: 'along', pieces: halves });
     const others = halves.map((h) => ({ ...h, name: `${h.name} 2` }));
-    const again = await cutBed(hands, bed, { on: '2027-05-01', side: 'along', pieces: others });
+    const again = await cutBed(hands, bed, { on: '2027-05-01', today: ON, side: 'along', pieces: others });
     expect(!again.ok && again.failure.code).toBe('bed-cut');
     const [a] = await piecesNow();
-    const piece = await cutBed(hands, a!, { on: ON, side: 'along', pieces: others });
+    const piece = await cutBed(hands, a!, { on: ON, today: ON, side: 'along', pieces: others });
     expect(!piece.ok && piece.failure.code).toBe('bed-cut');
   });
 });
 
 describe('while it is cut', () => {
   beforeEach(async () => {
-    await cutBed(hands, bed, { on: ON, side: 'across', pieces: halves });
+    await cutBed(hands, bed, { on: ON, today: ON, side: 'across', pieces: halves });
   });
   const lettuce = (bedId: string, plantOn: string, clearOn: string) =>
     savePlanting(hands, {
@@ -193,7 +252,7 @@ describe('while it is cut', () => {
     ]);
   });
   test('it becomes whole when nothing is on its pieces, on a day from which pieces are no more', async () => {
-    const used = await joinBed(hands, bed, '2027-05-01');
+    const used = await joinBed(hands, bed, '2027-05-01', '2027-05-01');
     expect(!used.ok && [used.failure.code, used.failure.where]).toEqual(['piece-in-use', 'north half']);
     for (const p of await piecesNow()) {
       for (const c of await coversOf(p.id))
@@ -204,7 +263,7 @@ describe('while it is cut', () => {
         }));
       await db.plantings.where({ bedId: p.id }).delete();
     }
-    expect((await joinBed(hands, bed, '2027-06-01')).ok).toBe(true);
+    expect((await joinBed(hands, bed, '2027-06-01', '2027-06-01')).ok).toBe(true);
     expect((await piecesNow()).map((p) => p.piece!.until)).toEqual(['2027-06-01', '2027-06-01']);
     expect((await lettuce(bed.id, '2027-06-01', '2027-08-01')).ok).toBe(true);
     const [a] = await piecesNow();
@@ -222,10 +281,11 @@ describe('while it is cut', () => {
     await db.covers.where({ bedId: other.id }).delete();
     await cutBed(hands, other, {
       on: ON,
+      today: ON,
       side: 'along',
       pieces: halves.map((h) => ({ ...h, name: `${h.name} x` })),
     });
-    await joinBed(hands, other, ON);
+    await joinBed(hands, other, ON, ON);
     expect(await db.beds.filter((b) => b.piece?.of === other.id).count()).toBe(0);
     await removeBed(hands, bed);
     expect(await piecesNow()).toEqual([]);

@@ -1,7 +1,7 @@
-import { coverTitle, findCrop } from '../../catalogue/catalogue.ts';
-import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
+import { coverTitle, findCrop, methods } from '../../catalogue/catalogue.ts';
+import { coverDays, endingBegun, plantingDays } from '../../core/bed/timeline.ts';
 import { type Cut, type PieceUse } from '../../core/bed/pieces.ts';
-import { type Day, dayOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import { cutShape } from '../../core/ground/cut.ts';
 import { fail, ok, type Result } from '../../core/result/result.ts';
 import { type Bed, type Cover, type Look, type Planting } from '../types.ts';
@@ -19,17 +19,23 @@ export interface Wanted {
 
 const MOST_PIECES = 60;
 
-/** Alive on a day, or still to come after it. */
-const coverLives = (c: Cover, on: Day): boolean =>
-  c.verdict !== 'dead' && (c.sownOn !== null || coverDays(c).to > on);
+/**
+ * Alive on a day, or still to come after it. What stands today is taken to end on the day that is planned, and where that day has gone by without a word, to
+ * stand still: a cut that is only planned takes nothing along that will be over by then.
+ */
+const coverLives = (c: Cover, on: Day, today: Day): boolean =>
+  c.verdict !== 'dead' && (coverDays(c).to > on || (c.sownOn !== null && on <= today));
 /** Alive, still to come, or lying as mulch. */
-const coverLasts = (c: Cover, on: Day): boolean => coverLives(c, on) || coverDays(c).to > on;
-const plantingLasts = (p: Planting, on: Day): boolean =>
-  p.clearedOn ? dayOf(p.clearedOn) > on : p.plantedOn !== null || plantingDays(p).to > on;
+const coverLasts = (c: Cover, on: Day, today: Day): boolean =>
+  coverLives(c, on, today) || coverDays(c).to > on;
+const plantingLasts = (p: Planting, on: Day, today: Day): boolean =>
+  plantingDays(p).to > on || (p.plantedOn !== null && p.clearedOn === null && on <= today);
 
 /** How a bed is to be cut. */
 export interface CutWish {
   on: string;
+  /** The day that is lived: what stands on it stands. */
+  today: string;
   side: Cut['side'];
   pieces: readonly Wanted[];
 }
@@ -65,14 +71,14 @@ export async function piecesCut(
   if (refused) return refused;
   const pieces = madeOf(bed, cut, newId);
   const wishes: Wish[] = pieces.map((put) => ({ table: 'beds', put }));
-  const on = dayOf(cut.on);
+  const [on, today] = [dayOf(cut.on), dayOf(cut.today)];
   const [plantings, covers, looks] = await Promise.all([
     db.plantings.where({ bedId: bed.id }).toArray(),
     db.covers.where({ bedId: bed.id }).toArray(),
     db.looks.filter((l) => l.bedId === bed.id).toArray(),
   ]);
-  const crops = plantings.filter((p) => plantingLasts(p, on));
-  const stands = covers.filter((c) => coverLasts(c, on));
+  const crops = plantings.filter((p) => plantingLasts(p, on, today));
+  const stands = covers.filter((c) => coverLasts(c, on, today));
   // The first piece that takes a record keeps it as it is; the others get one like it.
   const kept = new Set<string>();
   const idOf = (id: string) => {
@@ -141,11 +147,6 @@ const lookOn = (l: Look, id: string, bedId: string, coverId: string): Look => ({
 /** A cover as it stands on one piece: its share of the seed, and the crop that follows there. */
 function pieceOf(c: Cover, id: string, piece: Bed, crops: ReadonlyMap<string, string>): Cover {
   const [from, to] = piece.piece!.share;
-  // What is left to ripen is not ended for a crop.
-  const ripens: Partial<Cover> =
-    piece.piece!.use === 'seed'
-      ? { passes: c.passes.filter((p) => p.doneOn), plantBackOn: null, predicted: null, nextPlantingId: null }
-      : {};
   return {
     ...c,
     id,
@@ -155,7 +156,28 @@ function pieceOf(c: Cover, id: string, piece: Bed, crops: ReadonlyMap<string, st
     seed: c.seed.map((s) => ({ ...s, used_g: s.used_g === null ? null : s.used_g * (to - from) })),
     nextPlantingId: c.nextPlantingId === null ? null : (crops.get(c.nextPlantingId) ?? null),
     thingIds: id === c.id ? c.thingIds : [],
-    ...ripens,
+    ...(piece.piece!.use === 'seed' && c.verdict !== 'dead' && !endingBegun(c) ? ripening(c) : {}),
+  };
+}
+
+/** From the day on which most covers are ended, at flower, to ripe seed (judgement; two weeks of it until the seed is hard). */
+const RIPENS_LATER_D = 60;
+/** Threshed and cleared so long after it was cut. */
+const CLEARED_D = 14;
+
+/** A cover that is left to ripen, where nobody has begun to end it: no crop follows it, trims that were made stay, and its end is the day on which its seed is looked at. */
+function ripening(c: Cover): Partial<Cover> {
+  const way = methods.find((m) => m.passes.some((p) => p.kind === 'check-seed'))!;
+  const due = coverDays(c).endFrom + RIPENS_LATER_D;
+  return {
+    method: way.id,
+    passes: [
+      ...c.passes.filter((p) => p.doneOn),
+      ...way.passes.map((p) => ({ kind: p.kind, due: isoOf(due), doneOn: null })),
+    ],
+    plantBackOn: isoOf(due + CLEARED_D),
+    predicted: null,
+    nextPlantingId: null,
   };
 }
 
@@ -174,7 +196,12 @@ function withObstacles(pieces: Bed[], bed: Bed): void {
  * Makes a bed whole again from a day on. Pieces on which nothing ever was are taken away. Fails with `bed-gone`, or with `piece-in-use` where something
  * stands on a piece on that day or is planned there after it: no record is thrown away.
  */
-export const joinBed = (hands: Hands, of: Pick<Bed, 'id' | 'gardenId' | 'name'>, on: string): Done =>
+export const joinBed = (
+  hands: Hands,
+  of: Pick<Bed, 'id' | 'gardenId' | 'name'>,
+  on: string,
+  today: string,
+): Done =>
   writeFrom(hands.db, meta(hands, of.gardenId, 'join-bed', `making bed ${of.name} whole`), async () => {
     const { db } = hands;
     const beds = await db.beds.where({ gardenId: of.gardenId }).toArray();
@@ -189,8 +216,8 @@ export const joinBed = (hands: Hands, of: Pick<Bed, 'id' | 'gardenId' | 'name'>,
         db.covers.where({ bedId: piece.id }).toArray(),
         db.notes.where({ bedId: piece.id }).toArray(),
       ]);
-      const crop = crops.find((p) => plantingLasts(p, dayOf(on)));
-      const cover = covers.find((c) => coverLives(c, dayOf(on)));
+      const crop = crops.find((p) => plantingLasts(p, dayOf(on), dayOf(today)));
+      const cover = covers.find((c) => coverLives(c, dayOf(on), dayOf(today)));
       if (crop || cover)
         return fail('piece-in-use', piece.name, {
           what: cover ? coverTitle(cover) : (findCrop(crop!.cropId)?.name ?? crop!.cropId),
@@ -208,7 +235,7 @@ export const joinBed = (hands: Hands, of: Pick<Bed, 'id' | 'gardenId' | 'name'>,
 /** What becomes of the pieces of a bed that has got another shape or place. Those that were joined before today stay as they were. */
 export async function piecesAfter({ db, now }: Hands, bed: Bed): Promise<Wish[]> {
   const all = await db.beds.where({ gardenId: bed.gardenId }).toArray();
-  const today = now().slice(0, 10);
+  const today = (await db.gardens.get(bed.gardenId))?.seasonClock ?? now().slice(0, 10);
   return all
     .filter((b) => b.piece?.of === bed.id && (b.piece.until ?? today) >= today)
     .map((b): Wish => ({

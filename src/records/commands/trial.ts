@@ -55,6 +55,7 @@ export const cutIntoPlots = (hands: Hands, gardenId: string, trialId: string, on
       if (trial.plots.some((p) => p.bedId !== bed.id)) return ok([]);
       const cut = await piecesCut(hands, bed.id, {
         on,
+        today: on,
         side: 'across',
         pieces: trial.plots.map((_, i) => ({ name: `${bed.name} plot ${i + 1}`, use: 'bed', share: 1 })),
       });
