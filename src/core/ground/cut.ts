@@ -1,3 +1,4 @@
+import { ringArea_m2 } from '../area/area.ts';
 import { boxOf, cornersOf, type Lies, type Point, type Shape, turned } from './shape.ts';
 
 /** Ground of a piece, as the records keep it. */
@@ -10,15 +11,6 @@ export interface PieceShape {
 }
 
 const toMm = (m: number): number => Math.round(m * 1000) / 1000;
-
-/** Area inside a ring, by the shoelace formula. */
-const areaOf = (ring: readonly Point[]): number =>
-  Math.abs(
-    ring.reduce((sum, [x, y], i) => {
-      const [u, v] = ring[(i + 1) % ring.length]!;
-      return sum + x * v - u * y;
-    }, 0) / 2,
-  );
 
 /** What of a ring lies on one side of a line across an axis (Sutherland and Hodgman 1974). */
 function keptBeside(ring: readonly Point[], axis: 0 | 1, at: number, beyond: boolean): Point[] {
@@ -52,7 +44,7 @@ export function cutShape(
   const mine = boxOf(kept);
   const moved = turned([mine.x + mine.width / 2, mine.y + mine.height / 2], shape.at?.turn_deg ?? 0);
   const at = shape.at && { ...shape.at, x_m: shape.at.x_m + moved[0], y_m: shape.at.y_m + moved[1] };
-  const area_m2 = shape.area_m2 * (areaOf(kept) / areaOf(corners));
+  const area_m2 = shape.area_m2 * (ringArea_m2(kept) / ringArea_m2(corners));
   return shape.ring
     ? { width_m: null, length_m: null, area_m2, ring: kept.map(([x, y]) => [x, y]), at: at ?? null }
     : { width_m: toMm(mine.width), length_m: toMm(mine.height), area_m2, ring: null, at: at ?? null };

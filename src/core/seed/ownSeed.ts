@@ -44,7 +44,8 @@ const LARGE_SEED_G = 100;
 /** Dry matter of the whole stand on a day, g/m2, by straight lines between the days of the picture. */
 function standsOn(growth: readonly GrowthDay[], day: Day): Spread {
   const after = growth.findIndex((g) => g.day >= day);
-  if (after <= 0) return (growth[Math.max(0, after)] ?? growth.at(-1))?.dryMatter_g_m2 ?? NOTHING;
+  // Before the first day and after the last those two hold.
+  if (after <= 0) return growth.at(after)?.dryMatter_g_m2 ?? NOTHING;
   const [a, b] = [growth[after - 1]!, growth[after]!];
   const s = (day - a.day) / (b.day - a.day);
   const between = (k: 'low' | 'mid' | 'high') =>

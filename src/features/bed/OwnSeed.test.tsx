@@ -10,6 +10,11 @@ const at = { path: `/bed/${bed.id}`, pattern: '/bed/:bedId' };
 /** The bed as a strip that is left to ripen. */
 const strip = {
   ...base,
+  covers: base.covers.map((c) =>
+    c.id === cover.id
+      ? { ...c, method: 'let-seed', passes: [{ kind: 'check-seed', due: '2027-09-01', doneOn: null }] }
+      : c,
+  ),
   beds: base.beds.map((b) =>
     b.id === bed.id
       ? {
@@ -34,6 +39,16 @@ test('a strip for seed says when each kind is cut and how much may come; what wa
     /^Cut it between \d+ (Jun|Jul|Aug) and \d+ (Jun|Jul|Aug), on a dry morning/,
   );
   expect(own.textContent).toMatch(/crosses freely with others of its kind within 200 m/);
+  // The day that comes out goes into the plan, and is no more offered once it stands there.
+  const offers = () => within(own).getAllByRole('button', { name: /^Plan the cut for / });
+  await user.click(offers()[0]!);
+  await waitFor(() => expect(offers()).toHaveLength(1));
+  const [check] = (await db.covers.get(cover.id))!.passes;
+  expect([check!.kind, check!.due < '2027-08-15', check!.due > '2027-06-15']).toEqual([
+    'check-seed',
+    true,
+    true,
+  ]);
   const lots = await db.lots.count();
   const field = within(own).getByLabelText('Clean seed of cereal rye won');
   await user.type(field, 'a handful{Enter}');

@@ -7,6 +7,7 @@ import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Expected, ownSeedOf, selfSown, type Shed } from '../../core/seed/ownSeed.ts';
 import { parseMass_g } from '../../core/units/mass.ts';
 import { showArea, showSeed, showTemperature } from '../../core/units/show.ts';
+import { changeCover } from '../../records/commands/change.ts';
 import { shelveOwnSeed } from '../../records/commands/seed.ts';
 import { saveNote } from '../../records/verbs/verbs.ts';
 import type { Bed, Cover } from '../../records/types.ts';
@@ -67,6 +68,7 @@ export function OwnSeed({ bed, cover }: { bed: Bed; cover: Cover }) {
                 {crossWords(kind)} Pull weeds and strangers out of the strip before it is cut: what ripens
                 with it is sown with it.
               </p>
+              {own.cut && <PlanCut cover={cover} day={own.cut[0]} />}
               <Won bed={bed} speciesId={speciesId} />
             </li>
           );
@@ -84,6 +86,29 @@ function crossWords(kind: NonNullable<ReturnType<typeof seedGivingOf>>): string 
   const kin = kind.kin ? ` It also crosses with ${kind.kin}: let only one of the two flower.` : '';
   const untrue = kind.untrue ? ' If the bag said hybrid, its seed does not come true.' : '';
   return apart + kin + untrue;
+}
+
+/** Puts the day on which a kind is cut into the plan, where another stands in it. */
+function PlanCut({ cover, day }: { cover: Cover; day: number }) {
+  const { hands, run } = useGarden();
+  const on = isoOf(day);
+  const cut = cover.passes.find((p) => p.kind === 'check-seed' && !p.doneOn);
+  if (!cut || cut.due === on) return null;
+  return (
+    <button
+      type="button"
+      className="btn btn-sm mt-2"
+      onClick={() =>
+        void run(
+          changeCover(hands, cover, 'plan-seed', 'the day on which seed is cut', (c) => ({
+            passes: c.passes.map((p) => (p.kind === 'check-seed' && !p.doneOn ? { ...p, due: on } : p)),
+          })),
+        )
+      }
+    >
+      Plan the cut for {showDay(day)}
+    </button>
+  );
 }
 
 function Won({ bed, speciesId }: { bed: Bed; speciesId: string }) {

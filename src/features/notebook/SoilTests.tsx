@@ -31,7 +31,7 @@ export function SoilTests({ bedId }: { bedId: string }) {
           </li>
         ))}
       </ul>
-      <Another bedId={bedId} />
+      <Another key={bedId} bedId={bedId} />
     </section>
   );
 }
@@ -46,7 +46,7 @@ function changeWords({ change }: SoilTrend): string {
 
 function Another({ bedId }: { bedId: string }) {
   const { garden, today, hands, run } = useGarden();
-  const [draft, setDraft, clear] = useDraft(`soil-test ${garden.id}`, {
+  const [draft, setDraft, clear] = useDraft(`soil-test ${bedId} ${garden.id}`, {
     what: 'ph' as SoilTestKind,
     value: '',
     on: today,

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { isCut } from '../../core/bed/pieces.ts';
+import { isCut, isGrown } from '../../core/bed/pieces.ts';
 import { endingPasses } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { drawLots } from '../../core/trial/lots.ts';
@@ -47,7 +47,8 @@ export function Trials() {
 const MOST_BLOCKS = 10;
 
 function NewTrial({ done }: { done(): void }) {
-  const { garden, ground: beds, today, hands, run } = useGarden();
+  const { garden, ground, today, hands, run } = useGarden();
+  const beds = ground.filter(isGrown);
   const [ready, setReady] = useState(0);
   const [question, setQuestion] = useState(READY[0]!.question);
   const [treatments, setTreatments] = useState(READY[0]!.treatments.join(', '));

@@ -20,7 +20,7 @@ function share(text: string): number | null {
   return value >= 0 && value <= 1 ? value : Number.NaN;
 }
 
-/** What was cut and weighed; null for nothing typed, undefined for what cannot be read. A number alone is in kilograms or pounds, and square metres. */
+/** What was cut and weighed; null for nothing typed, undefined for what cannot be read. A number alone is in kilograms or pounds, square metres or feet. */
 function bulkOf(weighed: string, frame: string, units: UnitChoice): Look['bulk'] | null | undefined {
   if (weighed.trim() === '' && frame.trim() === '') return null;
   const bare = /^[\d.,\s]+$/;
@@ -29,7 +29,7 @@ function bulkOf(weighed: string, frame: string, units: UnitChoice): Look['bulk']
     'g',
   );
   const ground = parseGround(
-    bare.test(frame) ? `${frame} m²` : frame,
+    bare.test(frame) ? `${frame} ${units.length === 'imperial' ? 'sq ft' : 'm²'}` : frame,
     units.length === 'imperial' ? 'ft' : 'm',
   );
   if (!mass.ok || !ground.ok || mass.value <= 0) return undefined;
