@@ -25,22 +25,40 @@ describe('what is worth trying in a made-up garden', () => {
   test('a hole is looked for in what hangs on the day: a piece has none before it is cut, a path never', () => {
     const c = garden('north-shore');
     const bed = c.beds.find((b) => b.name === '2')!;
-    const piece = (id: string, use: 'bed' | 'path') => ({
+    const piece = (id: string, use: 'bed' | 'path', from = '2027-08-01') => ({
       ...bed,
       id,
       name: id,
       piece: {
         of: bed.id,
-        from: '2027-08-01',
+        from,
         until: null,
         side: 'along' as const,
         share: (use === 'path' ? [0, 0.5] : [0.5, 1]) as [number, number],
         use,
       },
     });
+    // Something stands on each of them later: the hole before it has an end.
+    const later = {
+      ...c.plantings[0]!,
+      plantOn: '2027-10-01',
+      plantedOn: null,
+      clearOn: '2028-10-01',
+      clearedOn: null,
+    };
     const first = (pieces: typeof c.beds) =>
-      tourSteps({ ...c, beds: [...c.beds, ...pieces] }, new Set(), c.garden.seasonClock!)[0]!.words;
+      tourSteps(
+        {
+          ...c,
+          beds: [...c.beds, ...pieces],
+          plantings: [...c.plantings, ...pieces.map((x) => ({ ...later, id: `${x.id} later`, bedId: x.id }))],
+        },
+        new Set(),
+        c.garden.seasonClock!,
+      )[0]!.words;
     expect(first([piece('a path', 'path'), piece('a piece', 'bed')])).toBe(first([]));
+    expect(first([piece('a path', 'path', c.garden.seasonClock!)])).toBe(first([]));
+    expect(first([piece('a piece', 'bed', c.garden.seasonClock!)])).toMatch(/on bed a piece on 13 Apr/);
   });
   test('each is done by a deed of its own kind alone', () => {
     const done = (deed: string) =>

@@ -163,6 +163,17 @@ describe('a bed is cut', () => {
     const spinach = base.plantings.find((p) => p.bedId === five.id && p.cropId === 'spinach')!;
     const goes = spinach.clearOn > '2027-11-01' ? ['spinach'] : [];
     for (const p of pieces) expect(await names(p.id)).toEqual(goes);
+    // A cover that stands now and is to be ended before the cut stays as well.
+    const two = base.beds.find((b) => b.name === '2')!;
+    const mine = await names(two.id);
+    await cutBed(hands, two, {
+      on: '2028-03-01',
+      today: ON,
+      side: 'along',
+      pieces: halves.map((h) => ({ ...h, name: `${h.name} 2` })),
+    });
+    expect(mine).toContain('crimson-clover');
+    expect(await names(two.id)).toEqual(mine);
     // The same cut today takes what stands although its day of clearing has gone by.
     await db.plantings.update(
       base.plantings.find((p) => p.bedId === bed.id && p.id !== standing.nextPlantingId)!.id,
