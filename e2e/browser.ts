@@ -18,6 +18,9 @@ const FLAGS = [
   '--disable-sync',
 ];
 
+/** Named from outside, or the shell that the tests install. */
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell';
+
 const dist = fileURLToPath(new URL(`../${process.env.BUILT ?? 'dist'}`, import.meta.url));
 
 /** A served build, a browser, and a record of everything that should not happen. */
@@ -38,7 +41,7 @@ export async function openStage(
   { offline = false } = {},
 ): Promise<Stage> {
   browser ??= await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: FLAGS,
   });
   const server: Server = await new Promise((resolve) => {
@@ -155,7 +158,7 @@ export async function openLasting(profile: string, port = 0) {
   const at = (server.address() as AddressInfo).port;
   // Playwright does not tell the process of a lasting profile: it is found by the port it is driven through.
   const child = spawn(
-    process.env.CHROMIUM ?? '/usr/bin/chromium',
+    CHROMIUM,
     [
       '--headless=new',
       `--user-data-dir=${profile}`,

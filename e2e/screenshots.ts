@@ -1,6 +1,6 @@
 import { chromium, type Page } from 'playwright-core';
 import { mkdirSync } from 'node:fs';
-import { setDay } from './browser.ts';
+import { CHROMIUM, setDay } from './browser.ts';
 
 /** Takes the pictures of docs/screenshots from the demo garden. `npm run shots` with the demo server running. */
 const base = process.env.BASE ?? 'http://localhost:4173';
@@ -8,7 +8,7 @@ const out = process.env.OUT ?? 'docs/screenshots';
 const only = process.argv.slice(2);
 mkdirSync(out, { recursive: true });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: [
     '--no-sandbox',
     '--disable-gpu',

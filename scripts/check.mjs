@@ -25,7 +25,7 @@ const steps = [
     ],
   ],
   ['unused code', [...bin('knip')]],
-  ['formatting', [...bin('prettier'), '--check', '--log-level', 'warn', '.']],
+  ['formatting', [...bin('oxfmt'), '--list-different']],
 ];
 
 /** One rule's check with all that it prints. */

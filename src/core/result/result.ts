@@ -2,7 +2,8 @@ import { type FailureCode } from './codes.ts';
 
 /** Expected failure as a value: `code` names the kind, the other fields carry the facts. Sentences are made in the interface. */
 export type Result<T, F extends { code: string } = Failure> =
-  { ok: true; value: T } | { ok: false; failure: F };
+  | { ok: true; value: T }
+  | { ok: false; failure: F };
 
 export interface Failure {
   code: FailureCode;

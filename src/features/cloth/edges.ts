@@ -5,7 +5,8 @@ import type { Cover, Planting } from '../../records/types.ts';
 
 /** A planned edge of a strip that can be dragged. */
 export type Edge = { day: Day; least: Day; most: Day; key: string; words: string; bedId: string } & (
-  { kind: 'sow' | 'end'; cover: Cover } | { kind: 'plant' | 'clear'; planting: Planting }
+  | { kind: 'sow' | 'end'; cover: Cover }
+  | { kind: 'plant' | 'clear'; planting: Planting }
 );
 
 const LEAST_GROWTH_D = 20;

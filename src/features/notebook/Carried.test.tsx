@@ -5,7 +5,14 @@ import { Happenings } from './Happenings.tsx';
 import { Years } from './Years.tsx';
 
 const base = demoGarden();
-const kept = { ...base, notes: [] };
+// Two beds are enough, and what is looked for is found sooner.
+const BEDS = ['north-shore-bed-4', 'north-shore-bed-5'];
+const kept = {
+  ...base,
+  notes: [],
+  covers: base.covers.filter((c) => BEDS.includes(c.bedId)),
+  plantings: base.plantings.filter((p) => BEDS.includes(p.bedId)),
+};
 const open = async () => (await screen.findByText(/^Compost, mulch or feed on/)).closest('details')!;
 
 test('compost by the barrow is written down, told in the notebook, and counted in the ledger of its year', async () => {

@@ -186,7 +186,8 @@ async function apart(hands: Hands, file: Kept): Promise<Kept> {
   const newIds: Partial<Record<Owned, Map<string, string>>> = {};
   for (const table of OWNED) {
     const held = (await hands.db.table(table).bulkGet(file[table].map((r) => r.id))) as (
-      AnyRecord | undefined
+      | AnyRecord
+      | undefined
     )[];
     const taken = held.filter((r): r is AnyRecord & { gardenId: string } =>
       Boolean(r && 'gardenId' in r && r.gardenId !== file.garden.id),

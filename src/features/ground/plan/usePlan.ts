@@ -14,7 +14,8 @@ import { type Motif } from '../../../ui/motifs.ts';
 
 /** What is woven on a bed today. */
 export type Ground =
-  { bands: { motif: Motif; share: number }[] } | { plain: 'residue' | 'sheet' | 'crop' | 'warp' };
+  | { bands: { motif: Motif; share: number }[] }
+  | { plain: 'residue' | 'sheet' | 'crop' | 'warp' };
 
 export interface PlacedBed {
   bed: Bed;
