@@ -3,6 +3,7 @@ import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
 import { chooseAll } from '../../src/core/choose/rounds.ts';
 import { hang, rankSamples } from '../../src/core/choose/rank.ts';
 import { jobsOf } from '../../src/core/jobs/jobs.ts';
+import { stripJobs, stripsOf } from '../../src/core/strips/life.ts';
 import { sowToday } from '../../src/core/sowing/today.ts';
 import { forecastCover } from '../../src/core/plan/forecast.ts';
 import { portions } from '../../src/core/seed/weight.ts';
@@ -146,5 +147,9 @@ export function sow(typed: Typed): object {
 /** `jobs FILE`: everything still to do, soonest first. */
 export function jobs(typed: Typed) {
   const c = gardenFrom(typed.at[0]);
-  return jobsOf(c.plantings, c.covers, c.looks, dayOf(todayOf(typed, c)));
+  const now = dayOf(todayOf(typed, c));
+  const south = c.garden.site.latitude_deg < 0;
+  return [...jobsOf(c.plantings, c.covers, c.looks, now), ...stripJobs(stripsOf(c.beds), now, south)].sort(
+    (a, b) => a.on.localeCompare(b.on),
+  );
 }

@@ -177,6 +177,8 @@ export const cropSchema = z.object({
   soilMin_c: z.number(),
   residueTolerance: share,
   days: z.tuple([z.number(), z.number()]),
+  /** Height of the grown crop, m: what a path beside it is mown by. */
+  stands_m: z.number().positive(),
   root: z.boolean(),
   fixesShare: share,
   frost: z.enum(['tender', 'half-hardy', 'hardy']),

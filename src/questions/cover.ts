@@ -20,7 +20,7 @@ export function plantBackDay(cover: Cover, plantings: Planting[]): number {
 /** Weather before sowing that still tells: how wet the ground was, how cold. */
 const BEFORE_SOWING_D = 120;
 
-const measured = (d: WeatherYear['days'][number]): [number, number, number, number] => [
+export const measured = (d: WeatherYear['days'][number]): [number, number, number, number] => [
   dayOf(d.on),
   d.tmin_c,
   d.tmax_c,

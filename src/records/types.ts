@@ -2,6 +2,7 @@ import { MOVED_KINDS } from '../core/years/ledger.ts';
 import { SOIL_TEST_KINDS } from '../core/years/soilTests.ts';
 import { z } from 'zod';
 import { PIECE_USES } from '../core/bed/pieces.ts';
+import { STRIP_DEEDS } from '../core/strips/life.ts';
 import { OWN_KIND } from '../core/stand/ownKind.ts';
 import { isIsoDate } from '../core/calendar/day.ts';
 import { TROUBLES } from '../core/stand/troubles.ts';
@@ -257,6 +258,27 @@ export const bedSchema = z.object({
       side: z.enum(['along', 'across']),
       share: z.tuple([share, share]),
       use: z.enum(PIECE_USES),
+    })
+    .optional(),
+  /** What a path, a film or a plant that stays is, since when, and what was done to it. */
+  life: z
+    .object({
+      what: z.string().min(1).max(80),
+      since: isoDate,
+      years: z.number().positive().max(100).nullable(),
+      low_cm: z.number().min(1).max(100).optional(),
+      holes: z
+        .object({ across_cm: z.number().positive().max(100), apart_cm: z.number().positive().max(500) })
+        .optional(),
+      done: z
+        .array(
+          z.object({
+            kind: z.enum(STRIP_DEEDS),
+            on: isoDate,
+            minutes: z.number().min(0).max(10_000).optional(),
+          }),
+        )
+        .max(1000),
     })
     .optional(),
 });

@@ -5,6 +5,8 @@ import { lookWords } from './lookWords.ts';
 import { coverTitle, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
 import { type Job } from '../core/jobs/jobs.ts';
 import type { GardenContents } from '../records/verbs/verbs.ts';
+import { isLasting } from '../core/strips/life.ts';
+import { DEED_WORDS, stripTitle } from '../ui/stripWords.ts';
 import { PASS_WORDS } from '../ui/methodWords.ts';
 import { seedNeeded, weightsOf } from '../questions/weights.ts';
 
@@ -133,6 +135,8 @@ export function jobWords(job: Job, c: GardenContents): { title: string; detail: 
   const cover = c.covers.find((v) => v.id === job.refId);
   const crop =
     findCrop(c.plantings.find((p) => p.id === job.refId)?.cropId ?? '')?.name.toLowerCase() ?? 'crop';
+  const use = bed?.piece?.use;
+  const strip = bed?.life && isLasting(use) ? stripTitle(use, bed.life.what) : '';
   const stand = cover ? coverTitle(cover).toLowerCase() : '';
   switch (job.kind) {
     case 'sow': {
@@ -164,6 +168,19 @@ export function jobWords(job: Job, c: GardenContents): { title: string; detail: 
       };
     case 'plant':
       return { title: `Plant ${crop} on bed ${name}`, detail: '', to: `/bed/${job.bedId}` };
+    case 'mow':
+    case 'trim':
+    case 'straw':
+    case 'mend':
+      return {
+        title: `${DEED_WORDS[job.kind].todo}: ${name}`,
+        detail: strip,
+        to: `/bed/${job.bedId}`,
+      };
+    case 'lift':
+      return { title: `Lift the film: ${name}`, detail: strip, to: `/bed/${job.bedId}` };
+    case 'renew':
+      return { title: `Make anew: ${name}`, detail: strip, to: `/bed/${job.bedId}` };
     case 'clear':
       return { title: `Clear ${crop} from bed ${name}`, detail: 'then sow at once', to: `/bed/${job.bedId}` };
   }

@@ -1,12 +1,17 @@
 import { type Day, dayOf, isoOf } from '../calendar/day.ts';
 import { endingBegun, endingPasses, type CoverSpan, type PlantingSpan } from '../bed/timeline.ts';
 
+/** What is to be done from gap to gap, and on strips that live for years. */
+type GapJob = 'sow' | 'look' | 'pass' | 'check' | 'plant' | 'clear';
+type StripJob = 'mow' | 'trim' | 'straw' | 'mend' | 'lift' | 'renew';
+
 /** Something to do on a day. The interface makes the sentence from kind and facts. */
 export interface Job {
   /** Stays the same while the thing to do is the same, so that calendars update instead of doubling. */
   id: string;
-  kind: 'sow' | 'look' | 'pass' | 'check' | 'plant' | 'clear';
+  kind: GapJob | StripJob;
   bedId: string;
+  /** The cover or crop; for a strip that lives for years the piece itself. */
   refId: string;
   on: string;
   /** Index of the pass for `pass`. */
@@ -17,7 +22,7 @@ export interface Job {
   unsettled: boolean;
 }
 
-const WAITS: Record<Job['kind'], Job['waits']> = {
+const WAITS: Record<GapJob, Job['waits']> = {
   sow: 'cannot',
   pass: 'cannot',
   plant: 'cannot',
@@ -56,7 +61,7 @@ export function jobsOf(
   stepDays: StepDays = new Map(),
 ): Job[] {
   const jobs: Job[] = [];
-  const add = (kind: Job['kind'], bedId: string, refId: string, on: string, pass?: number) =>
+  const add = (kind: GapJob, bedId: string, refId: string, on: string, pass?: number) =>
     jobs.push({
       id: `${refId}:${kind}${pass === undefined ? '' : `:${pass}`}`,
       kind,

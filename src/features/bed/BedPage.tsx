@@ -13,6 +13,8 @@ import { DateField, SelectField } from '../../ui/fields.tsx';
 import { Page } from '../../ui/parts.tsx';
 import { isCut, isGrown } from '../../core/bed/pieces.ts';
 import { BedGround } from './BedGround.tsx';
+import { isLasting } from '../../core/strips/life.ts';
+import { StripLife } from './StripLife.tsx';
 import { OwnSeed, SelfSown } from './OwnSeed.tsx';
 import { Pieces } from './Pieces.tsx';
 
@@ -33,6 +35,8 @@ export default function BedPage() {
     .filter((c) => c.bedId === bed.id)
     .sort((a, b) => (b.sownOn ?? b.sowOn).localeCompare(a.sownOn ?? a.sowOn));
   const ripening = stands.find((c) => c.sownOn && c.verdict !== 'dead');
+  // Nothing is sown or planted on it from gap to gap, nor ever was.
+  const lasts = isLasting(bed.piece?.use) && mine.length + stands.length === 0;
   const plan = () => {
     const planting: Planting = {
       id: hands.newId(),
@@ -65,10 +69,11 @@ export default function BedPage() {
         </Link>
       )}
       {(cut || bed.piece) && <Pieces bed={bed} />}
+      {bed.piece && isLasting(bed.piece.use) && <StripLife bed={bed} use={bed.piece.use} />}
       {bed.piece?.use === 'seed' && ripening && <OwnSeed bed={bed} cover={ripening} />}
       <SelfSown bed={bed} />
-      <h2 className="font-display mt-6 text-xl font-bold">Covers</h2>
-      {stands.length === 0 && <p>None yet. Choose one for the next gap.</p>}
+      {!lasts && <h2 className="font-display mt-6 text-xl font-bold">Covers</h2>}
+      {!lasts && stands.length === 0 && <p>None yet. Choose one for the next gap.</p>}
       <ul>
         {stands.map((c) => (
           <li key={c.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">
@@ -91,7 +96,7 @@ export default function BedPage() {
           </li>
         ))}
       </ul>
-      <h2 className="font-display mt-6 text-xl font-bold">Crops</h2>
+      {!lasts && <h2 className="font-display mt-6 text-xl font-bold">Crops</h2>}
       <ul>
         {mine.map((p) => (
           <li key={p.id} className="border-linen flex flex-wrap items-center gap-x-4 gap-y-1 border-t py-2">

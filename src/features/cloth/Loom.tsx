@@ -256,6 +256,7 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
               segments={cell.segments.filter((s) => s.to > firstDay && s.from < lastDay)}
               name={bed.piece && bed.name}
               use={bed.piece?.use}
+              life={bed.life}
               x={x}
               width={width}
               from={cell.from}

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import { coverTitle, findCrop, speciesOf } from '../../catalogue/catalogue.ts';
+import { type StripLife } from '../../core/strips/life.ts';
 import { type PieceUse } from '../../core/bed/pieces.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
@@ -7,53 +8,19 @@ import { type Forecast } from '../../core/plan/forecast.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Woven } from '../../ui/Weave.tsx';
+import { LivingPath, NOT_SOWN, UseMark } from './LastingStrip.tsx';
 
 export const PREFIX = 'cloth';
 /** Share of a strip's width that an undersown cover takes beside the crop above it. */
 const UNDER_SHARE = 0.3;
-
-/** Ground that is no hole though nothing is sown on it. */
-const NOT_SOWN = {
-  path: 'var(--color-linen)',
-  film: 'var(--color-bark)',
-  kept: 'var(--color-leaf)',
-} as const;
-const USE_WORDS = { path: 'path', film: 'film', kept: 'kept', seed: 'for seed' } as const;
-
-/** What a strip is for, written along it. */
-function UseMark({
-  use,
-  x,
-  width,
-  y,
-  from,
-  to,
-}: {
-  use: keyof typeof USE_WORDS;
-  x: number;
-  width: number;
-  y(day: number): number;
-  from: number;
-  to: number;
-}) {
-  if (width < 12 || y(to) - y(from) < 60) return null;
-  return (
-    <text
-      transform={`translate(${x + width / 2 + 4} ${y(from) + 30}) rotate(90)`}
-      fontSize={12}
-      fontWeight={700}
-      fill={use === 'film' || use === 'kept' ? 'var(--color-paper)' : 'var(--color-walnut)'}
-    >
-      {USE_WORDS[use]}
-    </text>
-  );
-}
 
 interface StripProps {
   segments: Segment[];
   /** What a piece is called, and what it is for; undefined for a whole bed. */
   name?: string | undefined;
   use?: PieceUse | undefined;
+  /** What a strip that lives for years is made of, and what was done to it. */
+  life?: StripLife | undefined;
   /** Covers that grow beneath a crop, shown as a narrow weave along its side. */
   under: Segment[];
   x: number;
@@ -70,6 +37,7 @@ export const Strip = memo(function Strip({
   segments,
   name,
   use,
+  life,
   under,
   x,
   width,
@@ -88,6 +56,9 @@ export const Strip = memo(function Strip({
         height={y(to) - y(from)}
         fill={use && use !== 'bed' && use !== 'seed' ? NOT_SOWN[use] : `url(#${PREFIX}-warp)`}
       />
+      {life && use === 'path' && (
+        <LivingPath life={life} prefix={PREFIX} x={x} width={width} y={y} from={from} to={to} now={now} />
+      )}
       {use && use !== 'bed' && (
         <UseMark use={use} x={x} width={width} y={y} from={Math.max(from, now - 60)} to={to} />
       )}

@@ -3,10 +3,12 @@ import { Link } from 'react-router';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import { byUrgency, type Job, jobsOf, type StepDays } from '../../core/jobs/jobs.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
+import { stripJobs, stripsOf } from '../../core/strips/life.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
 import { settle } from '../../records/commands/settle.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { mowDays, useMowings } from '../../ring/useMowings.ts';
 import { jobWords } from '../../ring/journal.ts';
 import { showIso, showWeekday } from '../../ui/dates.ts';
 
@@ -28,11 +30,16 @@ function stepDaysOf(covers: Cover[], forecasts: ReadonlyMap<string, Forecast>, n
 /** What is to be done: this week by what cannot wait, later weeks folded, and what nobody said whether it happened. */
 export function ThisWeek({ forecasts }: { forecasts: ReadonlyMap<string, Forecast> }) {
   const ring = useGarden();
-  const { plantings, covers, looks, today } = ring;
+  const { garden, beds, plantings, covers, looks, today } = ring;
   const now = dayOf(today);
+  const mowings = useMowings();
   const jobs = useMemo(
-    () => jobsOf(plantings, covers, looks, now, stepDaysOf(covers, forecasts, now)),
-    [plantings, covers, looks, now, forecasts],
+    () =>
+      [
+        ...jobsOf(plantings, covers, looks, now, stepDaysOf(covers, forecasts, now)),
+        ...stripJobs(stripsOf(beds), now, garden.site.latitude_deg < 0, mowDays(mowings)),
+      ].sort((a, b) => a.on.localeCompare(b.on)),
+    [garden, beds, plantings, covers, looks, now, forecasts, mowings],
   );
   const open = jobs.filter((j) => j.unsettled);
   const settled = jobs.filter((j) => !j.unsettled);

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { jobsOf } from '../../core/jobs/jobs.ts';
+import { stripJobs, stripsOf } from '../../core/strips/life.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { wholeBeds } from '../../core/bed/pieces.ts';
 import { bedsToGeoJson } from '../../records/files/bedsFile.ts';
@@ -67,7 +68,11 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
   }
   async function exportJobs() {
     const { jobsCalendar } = await import('../../records/files/calendar.ts');
-    const jobs = jobsOf(ring.plantings, ring.covers, ring.looks, dayOf(today)).map((j) => ({
+    const now = dayOf(today);
+    const jobs = [
+      ...jobsOf(ring.plantings, ring.covers, ring.looks, now),
+      ...stripJobs(stripsOf(ring.beds), now, garden.site.latitude_deg < 0),
+    ].map((j) => ({
       id: j.id,
       on: j.on,
       ...jobWords(j, ring),

@@ -1,3 +1,4 @@
+import { capital } from '../../ui/text.ts';
 import { methods } from '../../catalogue/catalogue.ts';
 import { type PlanB, type Trigger } from '../../core/work/planB.ts';
 import { type Day } from '../../core/calendar/day.ts';
@@ -10,8 +11,6 @@ interface Props {
   today: Day;
   units: UnitChoice;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 const WHEN: Record<Trigger, string> = {
   'no-frost': 'frost has not killed it: green at more than one crown in ten',

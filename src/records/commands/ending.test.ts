@@ -164,14 +164,24 @@ describe('deeds at the end of a cover', () => {
 
 describe('did this happen?', () => {
   test('one tap logs it on its planned day and nothing else; undo takes it back; what was logged meanwhile stays', async () => {
-    await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 0 }, 'flatten: bed 1');
+    await settle(
+      hands,
+      cover.gardenId,
+      { kind: 'pass', on: '2027-01-01', refId: cover.id, pass: 0 },
+      'flatten: bed 1',
+    );
     expect((await now()).passes).toEqual([
       { ...cover.passes[0], doneOn: '2027-05-01' },
       cover.passes[1],
       cover.passes[2],
     ]);
     await logPass(hands, cover, 1, '2027-05-03', 'lay the sheet');
-    await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 1 }, 'lay the sheet: bed 1');
+    await settle(
+      hands,
+      cover.gardenId,
+      { kind: 'pass', on: '2027-01-01', refId: cover.id, pass: 1 },
+      'lay the sheet: bed 1',
+    );
     expect((await now()).passes[1]!.doneOn).toBe('2027-05-03');
     // The second tap said what stood already: no deed.
     for (let i = 0; i < 2; i++) await undo(db, cover.gardenId);
@@ -179,21 +189,23 @@ describe('did this happen?', () => {
   });
   test('a sowing, a planting and a clearing too; a sowing after its own ending is refused', async () => {
     const planned = (await db.covers.toArray()).find((c) => c.sownOn === null)!;
-    await settle(hands, cover.gardenId, { kind: 'sow', refId: planned.id }, 'sow');
+    await settle(hands, cover.gardenId, { kind: 'sow', on: '2027-01-01', refId: planned.id }, 'sow');
     expect((await db.covers.get(planned.id))!.sownOn).toBe(planned.sowOn);
     const crop = (await db.plantings.toArray()).find((p) => p.plantedOn === null)!;
-    await settle(hands, cover.gardenId, { kind: 'plant', refId: crop.id }, 'plant');
-    await settle(hands, cover.gardenId, { kind: 'clear', refId: crop.id }, 'clear');
+    await settle(hands, cover.gardenId, { kind: 'plant', on: '2027-01-01', refId: crop.id }, 'plant');
+    await settle(hands, cover.gardenId, { kind: 'clear', on: '2027-01-01', refId: crop.id }, 'clear');
     expect(await db.plantings.get(crop.id)).toMatchObject({
       plantedOn: crop.plantOn,
       clearedOn: crop.clearOn,
     });
-    expect(await settle(hands, cover.gardenId, { kind: 'plant', refId: 'nobody' }, 'x')).toMatchObject({
+    expect(
+      await settle(hands, cover.gardenId, { kind: 'plant', on: '2027-01-01', refId: 'nobody' }, 'x'),
+    ).toMatchObject({
       ok: false,
       failure: { code: 'cover-gone' },
     });
     expect(
-      await settle(hands, cover.gardenId, { kind: 'pass', refId: cover.id, pass: 9 }, 'x'),
+      await settle(hands, cover.gardenId, { kind: 'pass', on: '2027-01-01', refId: cover.id, pass: 9 }, 'x'),
     ).toMatchObject({ ok: false, failure: { code: 'pass-gone' } });
   });
 });
@@ -207,7 +219,7 @@ describe('another crop in its place', () => {
     expect(put.clearOn > put.plantOn && put.clearOn < crop.clearOn).toBe(true);
     await undo(db, crop.gardenId);
     expect(await db.plantings.get(crop.id)).toEqual(crop);
-    await settle(hands, crop.gardenId, { kind: 'plant', refId: crop.id }, 'plant');
+    await settle(hands, crop.gardenId, { kind: 'plant', on: '2027-01-01', refId: crop.id }, 'plant');
     expect(await changeCrop(hands, crop.gardenId, crop.id, 'lettuce')).toMatchObject({
       ok: false,
       failure: { code: 'planting-done' },

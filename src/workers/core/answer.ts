@@ -10,6 +10,7 @@ import { lastWeeks, tryEnding } from '../../core/plan/lastWeeks.ts';
 import { type ForecastInput, type Standing, standOf } from '../../core/plan/standing.ts';
 import { forecastCover } from '../../core/plan/forecast.ts';
 import { plantBack } from '../../core/plantBack/plantBack.ts';
+import { mowing } from '../../core/strips/mowing.ts';
 import { waterToday } from '../../core/watering/follow.ts';
 import { sowToday } from '../../core/sowing/today.ts';
 import { readCover } from '../../core/look/photo.ts';
@@ -132,6 +133,8 @@ export async function answer(
       }
       case 'plantBack':
         return post({ type: 'answer', id, answer: plantBack(ask.input) });
+      case 'mowing':
+        return post({ type: 'answer', id, answer: mowing(ask.input) });
       case 'water':
         return post({ type: 'answer', id, answer: waterToday(ask.input) });
       case 'sowToday':

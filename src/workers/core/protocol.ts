@@ -10,6 +10,7 @@ import { type ForecastInput } from '../../core/plan/standing.ts';
 import { type PlantBack, type PlantBackInput } from '../../core/plantBack/plantBack.ts';
 import { type Failure, type Result } from '../../core/result/result.ts';
 import { type SowToday, type SowTodayInput } from '../../core/sowing/today.ts';
+import { type Mowing, type MowingInput } from '../../core/strips/mowing.ts';
 import { type WaterToday } from '../../core/watering/follow.ts';
 import { type CoverReading, type Picture } from '../../core/look/photo.ts';
 import { type RoundBed, type RoundCover } from '../../core/rounds/question.ts';
@@ -63,6 +64,8 @@ export interface Questions {
   /** Ground cover from a picture; `shift` moves the line between green and not. */
   photo: { input: { picture: Picture; shift: number }; answer: CoverReading; part: never };
   plantBack: { input: PlantBackInput; answer: PlantBack; part: never };
+  /** When a living path wants mowing. */
+  mowing: { input: MowingInput; answer: Mowing; part: never };
   water: { input: ForecastInput; answer: WaterToday; part: never };
   sowToday: { input: SowTodayInput; answer: SowToday; part: never };
   fitQuestions: { input: FourQuestions; answer: Result<FittedSite>; part: never };

@@ -1,0 +1,113 @@
+import { describe, expect, test } from '@jest/globals';
+import { climates, speciesOf } from '../../catalogue/catalogue.ts';
+import { dayOf } from '../calendar/day.ts';
+import { siteFromPattern } from '../climate/pattern.ts';
+import { GRASSES, limitOn, mowing, type MowingInput, type Neighbour } from './mowing.ts';
+
+const TODAY = dayOf('2027-05-01');
+const site = (id: string) => {
+  const climate = climates.find((c) => c.id === id)!;
+  return siteFromPattern(climate, climate.latitude_deg);
+};
+const steady: [number, number, number, number][] = Array.from({ length: 120 }, (_, i) => [
+  TODAY - 90 + i,
+  8,
+  16,
+  3,
+]);
+const ask = (part: Partial<MowingInput> = {}) =>
+  mowing({
+    site: site('cool-maritime'),
+    soil: { texture: 'loam', fertility: 'fair' },
+    sward: GRASSES,
+    low_cm: 6,
+    cutOn: TODAY,
+    sownOn: dayOf('2025-09-01'),
+    today: TODAY,
+    beside: [],
+    observed: [],
+    ahead: [],
+    years: 40,
+    ...part,
+  });
+const lettuce: Neighbour = {
+  name: 'lettuce',
+  from: dayOf('2027-04-25'),
+  to: dayOf('2027-06-24'),
+  height_m: 0.4,
+};
+
+describe('height at which a path is mown', () => {
+  const at = (day: string, low = 6) => limitOn([lettuce], low, dayOf(day));
+  test('20 cm where nothing grows beside it, half of the neighbour where that is less, never less than a mower takes', () => {
+    expect(at('2027-04-24')).toEqual({ limit_cm: 20 });
+    // A third grown after 12 of the 36 days in which it has its height.
+    expect(at('2027-05-06').limit_cm).toBeCloseTo(10, 6);
+    expect(at('2027-05-06').limit_cm).toBe(10);
+    expect(at('2027-05-18').limit_cm).toBeCloseTo((20 * 24) / 36, 6);
+    expect(at('2027-05-18').under).toBe('lettuce');
+    expect(at('2027-06-20')).toEqual({ limit_cm: 20 });
+    expect(at('2027-04-26', 8).limit_cm).toBe(12);
+    expect(at('2027-06-24')).toEqual({ limit_cm: 20 });
+  });
+  test('the lowest neighbour sets it', () => {
+    const tall = { ...lettuce, name: 'corn', height_m: 2, from: dayOf('2027-04-01') };
+    expect(limitOn([tall, lettuce], 6, dayOf('2027-05-18')).under).toBe('lettuce');
+    expect(limitOn([tall], 6, dayOf('2027-05-18'))).toEqual({ limit_cm: 20 });
+  });
+});
+
+describe('when it is mown', () => {
+  test('on bright moist days of 8 to 16 °C grasses rise eight millimetres a day', () => {
+    const known = { observed: steady, cutOn: TODAY };
+    const { low, mid, high } = ask({ ...known, today: TODAY + 14 }).height_cm;
+    expect(mid).toBeCloseTo(6 + 15 * 0.8, 1);
+    expect([low, high]).toEqual([mid, mid]);
+    const due = ask({ ...known, today: TODAY + 18 });
+    expect(due.height_cm.mid).toBeGreaterThan(20);
+    expect(due.cuts[0]!.mid).toBe(TODAY + 18);
+    expect(ask({ ...known, today: TODAY + 16 }).cuts[0]!.mid).toBe(TODAY + 17);
+  });
+  test('in May within four weeks, then further apart, and not at all in winter', () => {
+    const { cuts } = ask();
+    expect(cuts[0]!.mid - TODAY).toBeGreaterThan(10);
+    expect(cuts[0]!.mid - TODAY).toBeLessThan(28);
+    for (const [i, c] of cuts.entries()) {
+      expect(c.low).toBeLessThanOrEqual(c.mid);
+      expect(c.mid).toBeLessThanOrEqual(c.high);
+      if (i > 0) expect(c.mid).toBeGreaterThan(cuts[i - 1]!.mid);
+    }
+    const winter = ask({ today: dayOf('2027-11-25'), cutOn: dayOf('2027-11-01') });
+    expect(winter.cuts[0]!.mid).toBeGreaterThan(dayOf('2028-02-25'));
+  });
+  test('beside a low crop sooner, and it says so', () => {
+    const beside = ask({ beside: [lettuce] });
+    expect(beside.cuts[0]!.mid).toBeLessThan(ask().cuts[0]!.mid - 7);
+    expect(beside.under).toBe('lettuce');
+    expect(beside.limit_cm).toBeLessThan(20);
+  });
+  test('clover, which stays lower, later than grass; one that was never mown since autumn is due today', () => {
+    const { thermal, growth, stages } = speciesOf('white-clover');
+    const clover = { thermal, heightFlower_m: growth.heightFlower_m, flower_cd: stages.flower_cd };
+    expect(ask({ sward: clover }).cuts[0]!.mid).toBeGreaterThan(ask().cuts[0]!.mid + 5);
+    const wild = ask({ cutOn: dayOf('2026-10-01') });
+    expect(wild.cuts[0]!.mid).toBe(TODAY);
+    expect(wild.height_cm.mid).toBeGreaterThan(25);
+  });
+  test('a sowing begins at nothing', () => {
+    const sown = ask({ sownOn: TODAY - 10, cutOn: TODAY - 10 });
+    const cut = ask({ cutOn: TODAY - 10 });
+    expect(cut.height_cm.mid - sown.height_cm.mid).toBeCloseTo(6, 6);
+  });
+  test('in a dry summer it stands still', () => {
+    const dry: [number, number, number, number][] = Array.from({ length: 100 }, (_, i) => [
+      TODAY - 100 + i,
+      14,
+      28,
+      0,
+    ]);
+    const moist = dry.map(([d, low, high]): [number, number, number, number] => [d, low, high, 6]);
+    const rise = (observed: typeof dry) => ask({ observed, cutOn: TODAY - 20 }).height_cm.mid - 6;
+    expect(rise(dry)).toBeLessThan(rise(moist) * 0.4);
+  });
+});

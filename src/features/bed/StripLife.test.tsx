@@ -1,0 +1,116 @@
+import { expect, test } from '@jest/globals';
+import { screen, waitFor, within } from '@testing-library/react';
+import { type LastingUse } from '../../core/strips/life.ts';
+import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
+import { useGarden } from '../../ring/garden.tsx';
+import { type Bed } from '../../records/types.ts';
+import { StripLife } from './StripLife.tsx';
+import { lifeOf } from './WhatItIs.tsx';
+
+const base = demoGarden();
+const whole = base.beds.find((b) => b.name === '3')!;
+const piece = (use: LastingUse, share: [number, number]): Bed => ({
+  ...whole,
+  id: use,
+  name: `3 ${use}`,
+  width_m: 0.4,
+  area_m2: 3.2,
+  piece: { of: whole.id, from: '2026-09-01', until: null, side: 'along', share, use },
+});
+const kept = {
+  ...base,
+  covers: [],
+  plantings: [],
+  looks: [],
+  notes: [],
+  beds: [whole, piece('path', [0, 1 / 3]), piece('film', [1 / 3, 2 / 3]), piece('kept', [2 / 3, 1])],
+};
+function OnStrip({ use }: { use: LastingUse }) {
+  const bed = useGarden().beds.find((b) => b.id === use);
+  return bed ? <StripLife bed={bed} use={use} /> : null;
+}
+
+const said = { what: 'x', since: '2026-09-01', years: '', low: '6', across: '', apart: '' };
+test.each([
+  ['path', { low: '5,5', years: '4' }, { what: 'x', since: '2026-09-01', years: 4, low_cm: 5.5 }],
+  ['path', { low: '60' }, /between 1 and 30 cm/],
+  ['path', { years: 'some' }, /Years are a number/],
+  ['kept', { what: ' ' }, /Say which plant/],
+  ['kept', { what: ' rhubarb ' }, { what: 'rhubarb', since: '2026-09-01', years: null }],
+  ['film', {}, { what: 'x', since: '2026-09-01', years: null }],
+  [
+    'film',
+    { across: '10', apart: '40' },
+    { what: 'x', since: '2026-09-01', years: null, holes: { across_cm: 10, apart_cm: 40 } },
+  ],
+  ['film', { across: '40', apart: '10' }, /the distance the larger/],
+  ['film', { across: '10' }, /the distance the larger/],
+] as const)('%s, said %j', (use, part, want) => {
+  const got = lifeOf({ ...said, ...part }, use);
+  if (want instanceof RegExp) expect(got).toMatch(want);
+  else expect(got).toEqual(want);
+});
+
+test('a path is said to be of clover, says when it is mown and why, and keeps what was done to it', async () => {
+  const { user, db } = await renderInGarden(<OnStrip use="path" />, { kept });
+  await screen.findByText('Say what it is, and Kilim says what it wants');
+  // 1.5 g on each of 3.2 m².
+  expect(screen.getByText('Seed for it: 4.8 g')).toBeTruthy();
+  await user.clear(screen.getByLabelText('Mown down to, cm'));
+  await user.type(screen.getByLabelText('Mown down to, cm'), '90');
+  await user.click(screen.getByRole('button', { name: 'Keep this' }));
+  expect((await screen.findByRole('alert')).textContent).toMatch(/between 1 and 30/);
+  expect((await db.beds.get('path'))!.life).toBeUndefined();
+  await user.clear(screen.getByLabelText('Mown down to, cm'));
+  await user.type(screen.getByLabelText('Mown down to, cm'), '7');
+  await user.click(screen.getByRole('button', { name: 'Keep this' }));
+  await screen.findByText(/^Mow it (now|about \d+ (Apr|May))\.$/);
+  expect(screen.getByText(/it is mown at 20 cm, so that you walk on it/)).toBeTruthy();
+  expect((await db.beds.get('path'))!.life).toEqual({
+    what: 'white-clover',
+    since: '2026-09-01',
+    years: null,
+    low_cm: 7,
+    done: [],
+  });
+  await user.type(screen.getByLabelText('Minutes it took'), '6');
+  await user.click(screen.getByRole('button', { name: 'Mown today' }));
+  const done = await screen.findByRole('list', { name: 'Done to it' });
+  expect(done.textContent).toMatch(/Mown 13 Apr 2027, 6 min/);
+  // Cut down today, it is weeks until it is due again.
+  await screen.findByText(/^Mow it about \d+ (May|Jun)\.$/);
+  await user.click(within(done).getByRole('button', { name: 'Take away: Mown 13 Apr 2027' }));
+  await waitFor(() => expect(screen.queryByRole('list', { name: 'Done to it' })).toBeNull());
+});
+
+test('film says its age, when it is looked over and when it must be lifted; lifted, the ground is a bed', async () => {
+  const life = { what: 'woven', since: '2024-09-01', years: 10, done: [] };
+  const beds = kept.beds.map((b) => (b.id === 'film' ? { ...b, life } : b));
+  const { user, db } = await renderInGarden(<OnStrip use="film" />, { kept: { ...kept, beds } });
+  await screen.findByText('Woven sheet');
+  expect(screen.getByText('since 1 Sep 2024, in its year 3 of 10')).toBeTruthy();
+  expect(screen.getByText('Lift it before it breaks up: on 1 Sep 2034')).toBeTruthy();
+  // It is this piece since September: the first spring after that.
+  expect(screen.getByText('Look it over for tears: since 1 Apr 2027').className).toMatch(/madder/);
+  await user.click(screen.getByRole('button', { name: 'Looked over and mended today' }));
+  await screen.findByText('Look it over for tears: on 1 Apr 2028');
+  await user.click(screen.getByText('Lift it'));
+  await user.click(screen.getByRole('button', { name: 'Lifted: a bed from then on' }));
+  await screen.findByText(/It ended, or is to end, on 1 Sep/);
+  const after = (await db.beds.toArray()).find((b) => b.name === '3 film2')!;
+  expect(after.piece).toMatchObject({ from: '2034-09-01', use: 'bed', of: whole.id });
+});
+
+test('a plant that stays is trimmed and strawed every year', async () => {
+  const { user, db } = await renderInGarden(<OnStrip use="kept" />, { kept });
+  await user.type(await screen.findByLabelText('Plant'), 'Rhubarb');
+  await user.type(screen.getByLabelText('Meant to stay, years'), '8');
+  await user.click(screen.getByRole('button', { name: 'Keep this' }));
+  await screen.findByText('Rhubarb');
+  expect(screen.getByText('Straw on: on 1 Nov 2027')).toBeTruthy();
+  expect(screen.getByText('Trim it: on 15 Feb 2028')).toBeTruthy();
+  expect(
+    screen.getByText('Plant it anew, on ground that has not carried its kin for some years: on 1 Sep 2034'),
+  ).toBeTruthy();
+  expect(await db.beds.get('kept')).toMatchObject({ life: { what: 'Rhubarb', years: 8 } });
+});

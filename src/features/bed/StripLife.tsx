@@ -1,0 +1,169 @@
+import { useState } from 'react';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import {
+  ageOf,
+  DEEDS_OF,
+  endsOn,
+  type LastingUse,
+  type StripDeed,
+  type StripLife as Life,
+  stripJobs,
+  stripsOf,
+} from '../../core/strips/life.ts';
+import { type Mowing } from '../../core/strips/mowing.ts';
+import { endStrip, logStrip, unlogStrip } from '../../records/commands/strips.ts';
+import type { Bed } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { mowDays, useMowings } from '../../ring/useMowings.ts';
+import { showDay, showIso, showIsoYear } from '../../ui/dates.ts';
+import { DateField, TextField } from '../../ui/fields.tsx';
+import { DEED_WORDS, stripTitle } from '../../ui/stripWords.ts';
+import { capital } from '../../ui/text.ts';
+import { WhatItIs } from './WhatItIs.tsx';
+
+/** A strip that lives for years: what it is, what it wants next, what was done to it, and how it becomes a bed again. */
+export function StripLife({ bed, use }: { bed: Bed; use: LastingUse }) {
+  return (
+    <section className="border-leaf mt-6 border-l-4 pl-4" aria-label="This strip">
+      {bed.life && <Next bed={bed} use={use} life={bed.life} />}
+      <WhatItIs key={bed.life ? 'known' : 'new'} bed={bed} use={use} />
+      {bed.life && <Ends bed={bed} use={use} />}
+    </section>
+  );
+}
+
+function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
+  const { garden, today, hands, run } = useGarden();
+  const mowings = useMowings();
+  const mow = mowings.get(bed.id);
+  const [minutes, setMinutes] = useState('');
+  const now = dayOf(today);
+  const jobs = stripJobs(stripsOf([bed]), now, garden.site.latitude_deg < 0, mowDays(mowings));
+  const age = ageOf(life, now);
+  const spent = Number(minutes.replace(',', '.'));
+  const timed = minutes.trim() !== '' && spent >= 0;
+  const log = (kind: StripDeed) =>
+    void run(logStrip(hands, bed, { kind, on: today, ...(timed ? { minutes: spent } : {}) })).then(
+      (done) => done && setMinutes(''),
+    );
+  return (
+    <>
+      <h2 className="font-display text-xl font-bold">{capital(stripTitle(use, life.what))}</h2>
+      <p className="text-bark">
+        since {showIsoYear(life.since)}
+        {age > 0 && `, in its year ${age + 1}`}
+        {life.years !== null && ` of ${life.years}`}
+        {life.holes && `; holes ${life.holes.across_cm} cm across, every ${life.holes.apart_cm} cm`}
+      </p>
+      {use === 'path' && <Mow mow={mow} now={now} />}
+      <ul className="mt-2">
+        {jobs
+          .filter((j) => j.kind !== 'mow')
+          .map((j) => (
+            <li key={j.id} className={j.on < today ? 'text-madder font-semibold' : ''}>
+              {stripJobWords(j.kind, use)}{' '}
+              {j.on <= today ? `since ${showIsoYear(j.on)}` : `on ${showIsoYear(j.on)}`}
+            </li>
+          ))}
+      </ul>
+      <div className="mt-3 flex flex-wrap items-end gap-3">
+        <TextField label="Minutes it took" value={minutes} onChange={setMinutes} decimal />
+        {DEEDS_OF[use].map((kind) => (
+          <button key={kind} type="button" className="btn" onClick={() => log(kind)}>
+            {DEED_WORDS[kind].done} today
+          </button>
+        ))}
+      </div>
+      {life.done.length > 0 && (
+        <ul className="mt-3" aria-label="Done to it">
+          {[...life.done].reverse().map((d) => (
+            <li
+              key={`${d.kind}${d.on}`}
+              className="border-linen flex flex-wrap items-center gap-3 border-t py-1"
+            >
+              <span>
+                {DEED_WORDS[d.kind].done} {showIsoYear(d.on)}
+                {d.minutes !== undefined && `, ${d.minutes} min`}
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs ml-auto"
+                aria-label={`Take away: ${DEED_WORDS[d.kind].done} ${showIsoYear(d.on)}`}
+                onClick={() => void run(unlogStrip(hands, bed, d))}
+              >
+                Take away
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** What comes every year or at the end, as the card says it. */
+function stripJobWords(kind: string, use: LastingUse): string {
+  if (kind === 'lift') return 'Lift it before it breaks up:';
+  if (kind === 'renew')
+    return use === 'path'
+      ? 'Sow it anew:'
+      : 'Plant it anew, on ground that has not carried its kin for some years:';
+  if (kind === 'mend') return 'Look it over for tears:';
+  return kind === 'trim' ? 'Trim it:' : 'Straw on:';
+}
+
+/** When the path is mown next, and why then. */
+function Mow({ mow, now }: { mow: Mowing | undefined; now: number }) {
+  if (!mow) return <p className="text-bark">Working out how it grows…</p>;
+  const [next, ...later] = mow.cuts;
+  const height = Math.round(mow.height_cm.mid);
+  const limit = Math.round(mow.limit_cm);
+  return (
+    <>
+      <p className="font-display mt-2 text-2xl font-bold">
+        {!next
+          ? 'It needs no mowing in the months ahead.'
+          : next.mid <= now
+            ? 'Mow it now.'
+            : `Mow it about ${showDay(next.mid)}.`}
+      </p>
+      <p>
+        {next &&
+          next.high > next.low &&
+          `${showDay(next.low)} in early years, ${showDay(next.high)} in late ones. `}
+        About {height} cm high today;{' '}
+        {mow.under
+          ? `it is mown at ${limit} cm then, for ${mow.under} beside it is still low and wants the light.`
+          : `it is mown at ${limit} cm, so that you walk on it and do not wade through it.`}
+      </p>
+      {later.length > 0 && (
+        <p className="text-bark">Then about {later.map((c) => showDay(c.mid)).join(', ')}.</p>
+      )}
+    </>
+  );
+}
+
+const END_WORDS: Record<LastingUse, { title: string; button: string }> = {
+  path: { title: 'Turn it into a bed', button: 'It is a bed from then on' },
+  film: { title: 'Lift it', button: 'Lifted: a bed from then on' },
+  kept: { title: 'Take the plant out', button: 'Taken out: a bed from then on' },
+};
+
+function Ends({ bed, use }: { bed: Bed; use: LastingUse }) {
+  const { today, hands, run } = useGarden();
+  const ends = endsOn(bed.life!);
+  const [on, setOn] = useState(ends === undefined || isoOf(ends) < today ? today : isoOf(ends));
+  return bed.piece!.until === null ? (
+    <details className="mt-2">
+      <summary className="cursor-pointer underline">{END_WORDS[use].title}</summary>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <DateField label="On" value={on} onChange={setOn} />
+        <button type="button" className="btn" onClick={() => void run(endStrip(hands, bed, on))}>
+          {END_WORDS[use].button}
+        </button>
+      </div>
+    </details>
+  ) : (
+    <p className="text-bark mt-2">It ended, or is to end, on {showIso(bed.piece!.until)}.</p>
+  );
+}
