@@ -46,7 +46,7 @@ const YEARS_BACK = 6;
 
 /** This year's crops change places over the coming years: the question of rotation, from the records. */
 export function rotationQuestion(
-  { beds: all, plantings }: Pick<GardenContents, 'beds' | 'plantings'>,
+  { garden, beds: all, plantings }: Pick<GardenContents, 'garden' | 'beds' | 'plantings'>,
   today: string,
   years: number,
   seed = 1,
@@ -67,10 +67,12 @@ export function rotationQuestion(
         const yearsAgo = now - Number((p.plantedOn ?? p.plantOn).slice(0, 4));
         return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
       }),
+      cropNow: mine[i]?.cropId,
       hungryNow: cropOf(mine[i]?.cropId ?? USUAL).appetite === 'heavy',
       barred: bed.troubles.flatMap((t) => BARS[t] ?? []),
       shaded: bed.shade === 'deep',
     })),
+    own: garden.rotationRules ?? [],
     wanted: mine.map((p) => wantedOf(cropOf(p?.cropId ?? USUAL))),
     years,
     seed,

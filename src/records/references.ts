@@ -115,17 +115,21 @@ export function withNewIds<T extends Tables>(
   return { ...tables, ...out };
 }
 
-/** A garden whose trials lie on beds that got other ids. */
-export const trialsOn = <G extends { trials: { plots: { bedId: string }[] }[] }>(
-  garden: G,
-  beds: ReadonlyMap<string, string> | undefined,
-): G =>
-  beds
-    ? {
-        ...garden,
-        trials: garden.trials.map((t) => ({
-          ...t,
-          plots: t.plots.map((p) => ({ ...p, bedId: beds.get(p.bedId) ?? p.bedId })),
-        })),
-      }
-    : garden;
+interface NamesBeds {
+  trials: { plots: { bedId: string }[] }[];
+  rotationRules?: { kind: string; than: string }[] | undefined;
+}
+
+/** A garden whose trials and rules name beds that got other ids. */
+export function bedsNamed<G extends NamesBeds>(garden: G, beds: ReadonlyMap<string, string> | undefined): G {
+  if (!beds) return garden;
+  const named = (id: string) => beds.get(id) ?? id;
+  const { trials, rotationRules } = garden;
+  return {
+    ...garden,
+    trials: trials.map((t) => ({ ...t, plots: t.plots.map((p) => ({ ...p, bedId: named(p.bedId) })) })),
+    ...(rotationRules && {
+      rotationRules: rotationRules.map((r) => (r.kind === 'not-on' ? { ...r, than: named(r.than) } : r)),
+    }),
+  };
+}

@@ -1,4 +1,5 @@
 import { MOVED_KINDS } from '../core/years/ledger.ts';
+import { OWN_RULES } from '../core/rotation/rotation.ts';
 import { SOIL_TEST_KINDS } from '../core/years/soilTests.ts';
 import { z } from 'zod';
 import { PIECE_USES } from '../core/bed/pieces.ts';
@@ -134,6 +135,14 @@ export const reportedSchema = z.object({
   covers: z.array(reportedCoverSchema).min(1).max(200),
 });
 
+/** A rule of the gardener's own for the years to come. */
+const ownRuleSchema = z.object({
+  kind: z.enum(OWN_RULES),
+  cropId: z.string().min(1).max(60),
+  than: z.string().min(1).max(80),
+  hard: z.boolean(),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -195,6 +204,8 @@ export const gardenSchema = z.object({
     .array(reportedSchema.extend({ id, readOn: isoDate }))
     .max(60)
     .optional(),
+  /** Rules of the gardener's own for the years to come. */
+  rotationRules: z.array(ownRuleSchema).max(60).optional(),
   /** A pretended date for trying things out; null is the real today. */
   seasonClock: isoDate.nullable(),
   createdAt: z.string(),

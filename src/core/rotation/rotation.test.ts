@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   judge,
+  type OwnRule,
   planRotation,
   planRotations,
   REST,
@@ -116,6 +117,50 @@ describe('rotation', () => {
       ).bent.filter((b) => b.cropId === 'bean');
     expect(bent('bean', 'leek', 'bean')).toMatchObject([{ rule: 'family', year: 2, after_y: 2 }]);
     expect(bent('bean', 'leek', 'leek', 'bean')).toEqual([]);
+  });
+  describe('rules of the gardener’s own', () => {
+    const own = (kind: OwnRule['kind'], cropId: string, than: string, hard = true): OwnRule => ({
+      kind,
+      cropId,
+      than,
+      hard,
+    });
+    const broken = (rule: OwnRule, grid: string[][], cropNow?: string) =>
+      judge({ ...four(), beds: [bed('a', { cropNow }), bed('b')], own: [rule] }, grid)
+        .bent.filter((b) => b.own)
+        .map((b) => `${b.rule} ${b.bedId} ${b.year}`);
+    test('never on a bed, never after, only after: told with bed, year and rule; what nobody knows breaks none', () => {
+      const grid = [
+        ['carrot', 'tomato'],
+        ['tomato', 'carrot'],
+      ];
+      expect(broken(own('not-on', 'tomato', 'b'), grid)).toEqual(['own-hard b 0']);
+      expect(broken(own('not-after', 'tomato', 'carrot', false), grid)).toEqual(['own a 1']);
+      expect(broken(own('not-after', 'carrot', 'bean'), grid, 'bean')).toEqual(['own-hard a 0']);
+      expect(broken(own('only-after', 'carrot', 'bean'), grid)).toEqual(['own-hard b 1']);
+      expect(broken(own('only-after', 'carrot', 'bean'), grid, 'bean')).toEqual(['own-hard b 1']);
+      expect(
+        broken(own('only-after', 'tomato', 'bean'), [
+          ['rest', 'rest'],
+          ['tomato', 'carrot'],
+        ]),
+      ).toEqual(['own-hard a 1']);
+    });
+    test('a plan keeps them, a hard one before all others', () => {
+      const rules = [
+        own('not-on', 'tomato', 'b1'),
+        own('not-on', 'tomato', 'b2'),
+        own('not-on', 'tomato', 'b3'),
+      ];
+      // Only the bed on which tomatoes stand this year is left for them.
+      const plan = planRotation(four({ years: 2, own: rules }), 'fewest-bent');
+      expect(plan.grid.map((r) => r[0])).toEqual(['tomato', 'tomato']);
+      expect(plan.bent.some((b) => b.own)).toBe(false);
+      const soft = rules.map((r) => ({ ...r, hard: false }));
+      const bent = planRotation(four({ years: 2, own: soft }), 'fewest-bent').bent;
+      expect(bent.some((b) => b.rule === 'own')).toBe(true);
+      expect(bent.some((b) => b.rule === 'family-at-once')).toBe(false);
+    });
   });
   test('a garden of one block has no plan by sections', () =>
     expect(planRotations(four()).map((p) => p.style)).toEqual(['fewest-bent', 'with-rest']));

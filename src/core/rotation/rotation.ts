@@ -22,6 +22,8 @@ export interface RotationBed {
   past: { family: string; yearsAgo: number }[];
   /** Hungry crops stood here this year. */
   hungryNow: boolean;
+  /** Crop of this year, where one is known. */
+  cropNow?: string | undefined;
   /** Families that a trouble of this bed keeps off it. */
   barred: string[];
   shaded: boolean;
@@ -30,7 +32,18 @@ export interface RotationBed {
 /** The place of a year of rest under a ley. */
 export const REST = 'rest';
 
-export type RuleId = 'family' | 'family-at-once' | 'hungry-twice' | 'barred' | 'shade';
+/** Rules of the gardener's own: this crop never on a bed, never after another, or only after another. */
+export const OWN_RULES = ['not-on', 'not-after', 'only-after'] as const;
+export interface OwnRule {
+  kind: (typeof OWN_RULES)[number];
+  cropId: string;
+  /** The bed, or the crop of the year before. */
+  than: string;
+  /** Bent only where nothing else fits at all; else weighed against the other rules. */
+  hard: boolean;
+}
+
+export type RuleId = 'family' | 'family-at-once' | 'hungry-twice' | 'barred' | 'shade' | 'own' | 'own-hard';
 /** A rule bent on a bed in a year (0 is the coming one). */
 export interface Bent {
   rule: RuleId;
@@ -39,6 +52,8 @@ export interface Bent {
   cropId: string;
   /** Years since the family was there, for the two family rules. */
   after_y?: number;
+  /** The rule of the gardener's own. */
+  own?: OwnRule;
 }
 
 export type Style = 'fewest-bent' | 'sections' | 'with-rest';
@@ -55,6 +70,7 @@ export interface RotationInput {
   beds: RotationBed[];
   /** One for each bed. */
   wanted: Wanted[];
+  own?: OwnRule[];
   years: number;
   seed: number;
 }
@@ -66,6 +82,8 @@ const COST: Record<RuleId, number> = {
   family: 3,
   'hungry-twice': 1.5,
   shade: 2,
+  own: 4,
+  'own-hard': 60,
 };
 const FED = 0.8;
 const MIXED_BLOCK = 0.7;
@@ -81,19 +99,25 @@ interface Sowed {
 }
 
 /** Rules bent on one bed through all years, and hungry crops that are fed. */
-function judgeBed(bed: RotationBed, crops: (Wanted | null)[]): { bent: Bent[]; fed: number; rests: number } {
+function judgeBed(
+  bed: RotationBed,
+  crops: (Wanted | null)[],
+  own: readonly OwnRule[] = [],
+): { bent: Bent[]; fed: number; rests: number } {
   const bent: Bent[] = [];
   const stood: Sowed[] = bed.past.map((p) => ({ family: p.family, at: -1 - p.yearsAgo }));
   let hungryBefore = bed.hungryNow;
   let givesBefore = false;
   let fed = 0;
   let rests = 0;
+  let before = bed.cropNow;
   crops.forEach((crop, year) => {
     if (!crop) {
       rests++;
       hungryBefore = false;
       // A year of clover is as good as a legume crop.
       givesBefore = true;
+      before = REST;
       return;
     }
     const last = Math.max(-Infinity, ...stood.filter((s) => s.family === crop.family).map((s) => s.at));
@@ -111,12 +135,29 @@ function judgeBed(bed: RotationBed, crops: (Wanted | null)[]): { bent: Bent[]; f
     if (bed.barred.includes(crop.family))
       bent.push({ rule: 'barred', bedId: bed.id, year, cropId: crop.cropId });
     if (bed.shaded && crop.tender) bent.push({ rule: 'shade', bedId: bed.id, year, cropId: crop.cropId });
+    for (const rule of own)
+      if (rule.cropId === crop.cropId && breaks(rule, bed.id, before))
+        bent.push({
+          rule: rule.hard ? 'own-hard' : 'own',
+          bedId: bed.id,
+          year,
+          cropId: crop.cropId,
+          own: rule,
+        });
+    before = crop.cropId;
     if (crop.hungry && givesBefore) fed++;
     hungryBefore = crop.hungry;
     givesBefore = crop.gives;
     stood.push({ family: crop.family, at: year });
   });
   return { bent, fed, rests };
+}
+
+/** Whether a crop there, after that one, is against a rule of the gardener's own. What nobody knows breaks none. */
+function breaks({ kind, than }: OwnRule, bedId: string, before: string | undefined): boolean {
+  if (kind === 'not-on') return than === bedId;
+  if (before === undefined) return false;
+  return kind === 'not-after' ? before === than : before !== than;
 }
 
 const costOf = ({ bent, fed, rests }: ReturnType<typeof judgeBed>, style: Style): number =>
@@ -139,7 +180,7 @@ function blockCost(beds: readonly RotationBed[], row: readonly (Wanted | null)[]
  * fewest rules are bent; the same seed gives the same plan.
  */
 export function planRotation(input: RotationInput, style: Style): Plan {
-  const { beds, wanted, years } = input;
+  const { beds, wanted, years, own } = input;
   const stream = streamOf(input.seed + style.length * 7919);
   for (let k = 0; k < 16; k++) stream.uniform();
   const rests = style === 'with-rest' ? Math.max(1, Math.floor(beds.length / ONE_RESTS_IN)) : 0;
@@ -150,7 +191,7 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     return row;
   });
   const column = (b: number) => rows.map((r) => r[b]!);
-  const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b)), style));
+  const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own), style));
   const blocks = rows.map((r) => (style === 'sections' ? blockCost(beds, r) : 0));
   const steps = Math.max(1, beds.length * years * STEPS_A_CELL);
   for (let k = 0; k < steps && beds.length > 1; k++) {
@@ -161,8 +202,8 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     const row = rows[y]!;
     if (a === b || row[a] === row[b]) continue;
     [row[a], row[b]] = [row[b]!, row[a]!];
-    const costA = costOf(judgeBed(beds[a]!, column(a)), style);
-    const costB = costOf(judgeBed(beds[b]!, column(b)), style);
+    const costA = costOf(judgeBed(beds[a]!, column(a), own), style);
+    const costB = costOf(judgeBed(beds[b]!, column(b), own), style);
     const block = style === 'sections' ? blockCost(beds, row) : 0;
     const more = costA + costB + block - bedCosts[a]! - bedCosts[b]! - blocks[y]!;
     if (more <= 0 || stream.uniform() < exp(-more / heat)) {
@@ -184,7 +225,7 @@ const LN_COOLING = -4.787;
 
 /** Judges a plan as it stands, whoever made it. */
 export function judge(
-  { beds, wanted }: Pick<RotationInput, 'beds' | 'wanted'>,
+  { beds, wanted, own }: Pick<RotationInput, 'beds' | 'wanted' | 'own'>,
   grid: string[][],
 ): Omit<Plan, 'style'> {
   const of = (id: string) => wanted.find((w) => w.cropId === id) ?? null;
@@ -192,6 +233,7 @@ export function judge(
     judgeBed(
       bed,
       grid.map((row) => of(row[b]!)),
+      own,
     ),
   );
   return {

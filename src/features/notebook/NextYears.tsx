@@ -1,12 +1,15 @@
 import { useDrag } from '@use-gesture/react';
 import { useEffect, useMemo, useState } from 'react';
 import { cropOf, findCrop } from '../../catalogue/catalogue.ts';
-import { type Bent, judge, type Plan, REST, type Style } from '../../core/rotation/rotation.ts';
+import { judge, type Plan, REST, type Style } from '../../core/rotation/rotation.ts';
 import { comingYear, plantingsFor, rotationQuestion } from '../../questions/rotation.ts';
 import { planYear } from '../../records/commands/planting.ts';
 import { useAnswer } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
+import { bentWords, PlanRules } from './PlanRules.tsx';
+import { CoverCell, PlanSumsList } from './PlanCells.tsx';
+import { cellKey, usePlanCovers } from './usePlanCovers.ts';
 import { NoAnswer } from '../../ui/parts.tsx';
 
 const STYLES: Record<Style, [string, string]> = {
@@ -58,6 +61,8 @@ export function NextYears() {
   const proposed = answer?.find((p) => p.style === style) ?? answer?.[0];
   const plan: Plan | undefined = proposed && (own ? { style, ...judge(asked, own) } : proposed);
   const first = comingYear(today);
+  const ground = useMemo(() => asked.beds.map(({ id }) => beds.find((b) => b.id === id)!), [asked, beds]);
+  const covers = usePlanCovers(ground, plan?.grid, first);
   const swap = (year: number, a: number, b: number) => {
     if (!plan || a === b) return;
     setOwn(
@@ -90,37 +95,31 @@ export function NextYears() {
   const families = [...new Set(asked.wanted.map((w) => w.family))].sort();
   const ink = (family: string) =>
     FAMILY_INK[families.indexOf(family) % FAMILY_INK.length] ?? 'var(--color-bark)';
-  const made = plan
-    ? plantingsFor(
-        ring,
-        asked.beds.map((b) => b.id),
-        plan.grid[0]!,
-        first,
-        () => 'draft',
-      ).length
-    : 0;
-  const take = () =>
-    plan &&
-    void run(
-      planYear(
-        hands,
-        garden.id,
-        first,
-        plantingsFor(
+  const plantings = (newId: () => string) =>
+    plan
+      ? plantingsFor(
           ring,
           asked.beds.map((b) => b.id),
           plan.grid[0]!,
           first,
-          hands.newId,
-        ),
-      ),
-    );
+          newId,
+        )
+      : [];
+  let draft = 0;
+  const drafted = plantings(() => `draft-${++draft}`);
+  const made = drafted.length;
+  const hung = covers.coversFor(drafted).length;
+  const take = () => {
+    const crops = plantings(hands.newId);
+    void run(planYear(hands, garden.id, first, crops, covers.coversFor(crops)));
+  };
   return (
     <div className="garden-touch grid gap-8 lg:grid-cols-[minmax(0,1fr)_21rem]">
       <div className="min-w-0">
         <p className="max-w-2xl">
           This year’s crops change places. Drag a crop to another bed of the same year, or tap one and then
-          the other; what that bends is told at once.
+          the other; what that bends is told at once. Above each stands the cover for the gap before it, with
+          the years of 100 in which it is out of the way in time: tap it for another.
         </p>
         <div className="mt-3 flex flex-wrap items-end gap-3">
           {(answer ?? []).map((p) => (
@@ -190,14 +189,19 @@ export function NextYears() {
                         const on = held?.[0] === y && held[1] === b;
                         const name = id === REST ? 'rests in clover' : cropOf(id).name;
                         return (
-                          <td key={y} className="px-1 py-0.5">
+                          <td key={y} className="px-1 py-0.5 align-bottom">
+                            <CoverCell
+                              cell={covers.cells.get(cellKey(bed.id, y))}
+                              bed={names.get(bed.id)!}
+                              year={first + y}
+                            />
                             <button
                               type="button"
                               {...bind(y, b)}
                               data-cell={`${y} ${b}`}
                               aria-pressed={on}
                               aria-label={`${name}, bed ${names.get(bed.id)}, ${first + y}${wrong ? ', a rule is bent' : ''}`}
-                              className={`block w-36 touch-none truncate border-l-8 px-2 py-1.5 text-left ${on ? 'bg-warp' : 'bg-paper'} ${wrong ? 'outline-madder outline-2' : ''}`}
+                              className={`block w-36 touch-none truncate border-l-8 px-2 py-1.5 text-left lg:w-40 ${on ? 'bg-warp' : 'bg-paper'} ${wrong ? 'outline-madder outline-2' : ''}`}
                               style={{ borderColor: ink(findCrop(id)?.family ?? '') }}
                             >
                               {name}
@@ -226,7 +230,7 @@ export function NextYears() {
                 <b>
                   Bed {names.get(b.bedId)}, {first + b.year}:
                 </b>{' '}
-                {bentWords(b)}
+                {bentWords(b, names)}
               </li>
             ))}
             {plan.bent.length > 12 && <li>and {plan.bent.length - 12} more</li>}
@@ -235,14 +239,8 @@ export function NextYears() {
             {plan.fed} hungry {plan.fed === 1 ? 'crop follows' : 'crops follow'} beans, peas or a year of
             clover.
           </p>
-          <h3 className="font-display mt-4 text-lg font-bold">The rules</h3>
-          <ul className="list-inside list-disc">
-            <li>A family stays away from a bed for the years its diseases last, three for most.</li>
-            <li>Never the same family twice running.</li>
-            <li>No hungry crop after a hungry one; best after what gives nitrogen.</li>
-            <li>What a trouble of the bed lives on stays off it.</li>
-            <li>Nothing tender in deep shade.</li>
-          </ul>
+          <PlanSumsList sums={covers.sums} waiting={covers.waiting} first={first} units={garden.units} />
+          <PlanRules beds={ground} cropIds={asked.wanted.map((w) => w.cropId)} />
           <ul className="mt-3 grid grid-cols-2 gap-x-3 gap-y-1">
             {families.map((f) => (
               <li key={f} className="flex items-center gap-2">
@@ -258,31 +256,13 @@ export function NextYears() {
           >
             {made === 0
               ? `${first} is planned already`
-              : `Plan ${made} ${made === 1 ? 'crop' : 'crops'} for ${first}`}
+              : `Plan ${made} ${made === 1 ? 'crop' : 'crops'}${hung > 0 ? ` and ${hung} ${hung === 1 ? 'cover' : 'covers'}` : ''} for ${first}`}
           </button>
           <p className="text-bark mt-2">
-            Each on the day that your warmth and frosts offer; the gaps between stand open on the Cloth for
-            covers.
+            Each crop on the day that your warmth and frosts offer, with the cover that is shown before it.
           </p>
         </aside>
       )}
     </div>
   );
-}
-
-function bentWords(b: Bent): string {
-  const crop = cropOf(b.cropId);
-  const name = crop.name.toLowerCase();
-  switch (b.rule) {
-    case 'family-at-once':
-      return `${name} right after its own family.`;
-    case 'family':
-      return `${name} ${b.after_y} years after its family; ${crop.setOut.rest_y} are wanted between.`;
-    case 'hungry-twice':
-      return `${name} is hungry, and so was what stood before.`;
-    case 'barred':
-      return `${name} feeds a trouble that this bed has.`;
-    case 'shade':
-      return `${name} wants sun, and this bed has little.`;
-  }
 }

@@ -2,7 +2,7 @@ import { fail, ok } from '../../core/result/result.ts';
 import { type KilimDatabase } from '../db.ts';
 import { type AnyRecord } from '../history.ts';
 import { type Clash, merge } from '../merge.ts';
-import { brokenLink, trialsOn, withNewIds, withoutLoosePointers } from '../references.ts';
+import { brokenLink, bedsNamed, withNewIds, withoutLoosePointers } from '../references.ts';
 import { type Overlap, overlapsIn } from '../overlaps.ts';
 import { changedFields, type Stamp, stampId, type Word } from '../stamps.ts';
 import { OWNED, type TableName } from '../types.ts';
@@ -199,5 +199,5 @@ async function apart(hands: Hands, file: Kept): Promise<Kept> {
     Object.entries(newIds).flatMap(([t, ids]) => [...ids!.keys()].map((id) => `${t} ${id}`)),
   );
   const stamps: Stamp[] = file.stamps.filter((s) => !renamed.has(s.id));
-  return { ...withNewIds(file, newIds), garden: trialsOn(file.garden, newIds.beds), stamps };
+  return { ...withNewIds(file, newIds), garden: bedsNamed(file.garden, newIds.beds), stamps };
 }

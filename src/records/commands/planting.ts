@@ -1,10 +1,10 @@
 import { findCrop } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { fail, ok } from '../../core/result/result.ts';
-import { type Planting } from '../types.ts';
+import { type Cover, type Planting } from '../types.ts';
 import { noOverlap } from '../verbs/dates.ts';
-import { type Done, type Hands, meta } from '../verbs/verbs.ts';
-import { writeFrom } from '../write.ts';
+import { checkCover, type Done, type Hands, meta } from '../verbs/verbs.ts';
+import { type Wish, writeFrom } from '../write.ts';
 
 /**
  * Plans another crop in place of one that is not planted yet, on the same day and in its own usual way; it is cleared when its own time is over. Fails with
@@ -25,12 +25,13 @@ export const changeCrop = (hands: Hands, gardenId: string, plantingId: string, c
   });
 };
 
-/** Plans a year's crops in one write, one undo. Fails with `crops-overlap` for the first that cannot stand where it would. */
+/** Plans a year's crops, and the covers before them, in one write, one undo. Fails with `crops-overlap` or `covers-overlap` for the first that cannot stand where it would. */
 export const planYear = (
   hands: Hands,
   gardenId: string,
   year: number,
   plantings: readonly Planting[],
+  covers: readonly Cover[] = [],
 ): Done =>
   writeFrom(hands.db, meta(hands, gardenId, 'plan-year', `the crops of ${year}`), async () => {
     const stand = await hands.db.plantings.where({ gardenId }).toArray();
@@ -38,5 +39,12 @@ export const planYear = (
       const free = noOverlap(p, stand, (o) => findCrop(o.cropId)?.name ?? o.cropId);
       if (!free.ok) return free;
     }
-    return ok(plantings.map((put) => ({ table: 'plantings' as const, put })));
+    for (const c of covers) {
+      const checked = await checkCover(hands, c);
+      if (!checked.ok) return checked;
+    }
+    return ok<Wish[]>([
+      ...plantings.map((put): Wish => ({ table: 'plantings', put })),
+      ...covers.map((put): Wish => ({ table: 'covers', put })),
+    ]);
   });

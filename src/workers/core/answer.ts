@@ -1,4 +1,4 @@
-import { climates } from '../../catalogue/catalogue.ts';
+import { allCovers, climates } from '../../catalogue/catalogue.ts';
 import { gapEnsemble, sampleFor } from '../../core/choose/choose.ts';
 import { type ChooseInput } from '../../core/choose/input.ts';
 import { roughSamples, settleSamples } from '../../core/choose/rounds.ts';
@@ -19,6 +19,7 @@ import { shareOut } from '../../core/share/share.ts';
 import { type ShareAnswer } from '../../core/share/types.ts';
 import { cameOf } from '../../core/learn/came.ts';
 import { learn } from '../../core/learn/learn.ts';
+import { coversFor } from '../../core/rotation/covers.ts';
 import { planRotations } from '../../core/rotation/rotation.ts';
 import { frostsOf, withFrosts } from '../../core/climate/corrected.ts';
 import { siteFromNormals } from '../../core/climate/normals.ts';
@@ -41,6 +42,9 @@ function weatherOf(input: ChooseInput): Ensemble {
 
 /** The cover last held up against ways of ending it: a dragged knot asks for no new growing. Any other question writes over what it reads. */
 let held: { key: string; standing: Standing } | undefined;
+
+/** Covers among which a gap of a plan is given one. */
+const PLAN_COVERS = 4;
 
 /** Questions that are answered on the cover last grown. */
 const ON_HELD = new Set<Ask['kind']>(['tryEnding', 'lastWeeks', 'variants', 'lanes']);
@@ -133,6 +137,10 @@ export async function answer(
       }
       case 'plantBack':
         return post({ type: 'answer', id, answer: plantBack(ask.input) });
+      case 'planCovers': {
+        const candidates = [...ask.input.candidates, ...allCovers()];
+        return post({ type: 'answer', id, answer: coversFor({ ...ask.input, candidates }, PLAN_COVERS) });
+      }
       case 'mowing':
         return post({ type: 'answer', id, answer: mowing(ask.input) });
       case 'water':

@@ -19,6 +19,7 @@ import { type KnownFrosts } from '../../core/climate/corrected.ts';
 import { type FrostRecord } from '../../core/climate/frost.ts';
 import { type CameOf, type LivedThrough } from '../../core/learn/came.ts';
 import { type Learnt, type LookedAt } from '../../core/learn/learn.ts';
+import { type PlanCover } from '../../core/rotation/covers.ts';
 import { type Plan, type RotationInput } from '../../core/rotation/rotation.ts';
 import { type Normals } from '../../core/climate/normals.ts';
 import { type FittedSite, type FourQuestions } from '../../core/climate/questions.ts';
@@ -76,6 +77,8 @@ export interface Questions {
   came: { input: LivedThrough; answer: CameOf[]; part: never };
   /** Plans for the years to come, three that differ in kind. */
   rotate: { input: RotationInput; answer: Plan[]; part: never };
+  /** Covers for a gap of a plan, best first: the candidates asked with are the garden's own, the catalogue's come to them. */
+  planCovers: { input: ChooseInput; answer: PlanCover[]; part: never };
   /** Frosts that a site's plausible years come to. */
   frosts: { input: Site; answer: FrostRecord; part: never };
   /** A site with the frosts that its gardener knows. */

@@ -1,0 +1,142 @@
+import { type Day, monthOf } from '../calendar/day.ts';
+import { gapEnsemble, sampleFor } from '../choose/choose.ts';
+import { type ChooseInput } from '../choose/input.ts';
+import { hang, rankSamples } from '../choose/rank.ts';
+import { type Candidate, type Sample } from '../choose/sample.ts';
+import { type CourseRoom } from '../plan/grown.ts';
+import { GLANCE, QUICK } from '../plan/search.ts';
+
+/**
+ * A plan of years holds dozens of gaps: kinds are glanced at over few years, then the mixes of kinds that do well by themselves, and the best kinds of answer
+ * are looked at on more.
+ */
+const GLANCE_YEARS = 3;
+const GOOD_KINDS = 16;
+const LOOKED_AT = 8;
+const LOOK_YEARS = 24;
+
+/** A cover that a plan might hang in a gap, with what it is worth there; its other ways of ending and its reasons are left out. */
+export interface PlanCover {
+  sample: Sample;
+  fit: number;
+}
+
+/** Answers: which covers would serve a gap of years to come best? The same growing, ranking and kinds of answer as Choose, over fewer years; best first. */
+export function coversFor(input: ChooseInput, most: number): PlanCover[] {
+  const ensemble = gapEnsemble(input);
+  const room: CourseRoom = new Map();
+  const glance = (some: Candidate[]) =>
+    some.map((c) => sampleFor(c, input, ensemble, room, { years: GLANCE_YEARS, effort: GLANCE }));
+  // Two covers in turn are a plan of their own: a gap of years to come is given one.
+  const whole = input.candidates.filter((c) => !c.first);
+  const kinds = glance(whole.filter((c) => c.members.length === 1));
+  const good = new Set(
+    rankSamples(kinds, input.aims)
+      .slice(0, GOOD_KINDS)
+      .map(({ sample }) => sample.parts[0]!.speciesId),
+  );
+  const mixes = glance(
+    whole.filter((c) => c.members.length > 1 && c.members.every((m) => good.has(m.species.id))),
+  );
+  const looked = hang(rankSamples([...kinds, ...mixes], input.aims))
+    .slice(0, LOOKED_AT)
+    .flatMap(({ sample: { id, sowDay } }) => {
+      const candidate = input.candidates.find((c) => c.id === id);
+      const years = Math.min(LOOK_YEARS, input.years);
+      return candidate
+        ? [sampleFor(candidate, input, ensemble, room, { hint: { id, sowDay }, years, effort: QUICK })]
+        : [];
+    });
+  return hang(rankSamples(looked, input.aims))
+    .filter(({ sample, fit, late }) => sample.best && fit > 0 && !late)
+    .slice(0, most)
+    .map(({ sample, fit }) => ({ sample: { ...sample, endings: [], reasons: [], changes: [] }, fit }));
+}
+
+/** What the covers of a plan come to. */
+export interface PlanSums {
+  gaps: number;
+  /** Bare days a bed and year, mean; and were every gap left empty. */
+  bareDays: number;
+  emptyDays: number;
+  /** By year of the plan: nitrogen that covers leave the crops above bare ground, and what those crops take, g. */
+  nitrogen: { given_g: number; wanted_g: number }[];
+  /** Minutes that ending the covers takes, by month of any year, January first. */
+  minutes: number[];
+  /** The cover that hangs most often, in so many gaps. */
+  most: { name: string; times: number } | undefined;
+}
+
+/** A gap as it is summed up: the cover that it takes, if any. */
+export interface SummedGap {
+  year: number;
+  area_m2: number;
+  freeDay: Day;
+  plantDay: Day;
+  cover: PlanCover | undefined;
+}
+
+/**
+ * Answers: what do a plan's covers leave bare, give, and ask in work? @param crops nitrogen that each planned crop takes, g/m2, less what it fixes itself
+ */
+export function sumsOf(
+  gaps: readonly SummedGap[],
+  crops: readonly { year: number; area_m2: number; takes_g_m2: number }[],
+  beds: number,
+  years: number,
+): PlanSums {
+  const nitrogen = Array.from({ length: years }, () => ({ given_g: 0, wanted_g: 0 }));
+  const minutes = new Array<number>(12).fill(0);
+  const times = new Map<string, number>();
+  let bare = 0;
+  let empty = 0;
+  for (const { year, area_m2, freeDay, plantDay, cover } of gaps) {
+    const best = cover?.sample.best;
+    empty += plantDay - freeDay;
+    bare += best ? best.bareDays.mid : plantDay - freeDay;
+    if (!cover || !best) continue;
+    nitrogen[year]!.given_g += Math.max(0, best.nitrogen_g_m2.mid) * area_m2;
+    minutes[monthOf(best.startDay)]! += (best.minutesPer100m2 * area_m2) / 100;
+    times.set(cover.sample.name, (times.get(cover.sample.name) ?? 0) + 1);
+  }
+  for (const c of crops) nitrogen[c.year]!.wanted_g += c.takes_g_m2 * c.area_m2;
+  const [most] = [...times].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]));
+  const each = Math.max(1, beds * years);
+  return {
+    gaps: gaps.length,
+    bareDays: bare / each,
+    emptyDays: empty / each,
+    nitrogen,
+    minutes,
+    most: most && { name: most[0], times: most[1] },
+  };
+}
+
+/** Covers of one plan: what each of its gaps could carry, best first; none where nothing fits. */
+export interface PlanGap {
+  bedId: string;
+  year: number;
+  covers: readonly PlanCover[];
+}
+
+/** A cover that stood in the bed's last gap, or that hangs in many gaps already, must be so much better to be taken again: judgement. */
+const AGAIN_COSTS = 0.1;
+const EACH_COSTS = 0.02;
+
+/** Which of its covers each gap takes, by index; undefined where it has none: the best, but not the same in every gap. Gaps in the order of years. */
+export function variedPicks(gaps: readonly PlanGap[]): (number | undefined)[] {
+  const times = new Map<string, number>();
+  const before = new Map<string, string>();
+  return gaps.map(({ bedId, covers }) => {
+    const worth = covers.map(
+      ({ sample: { id }, fit }) =>
+        fit - (before.get(bedId) === id ? AGAIN_COSTS : 0) - EACH_COSTS * (times.get(id) ?? 0),
+    );
+    const pick = worth.indexOf(Math.max(...worth));
+    const id = covers[pick]?.sample.id;
+    if (id === undefined) return undefined;
+    times.set(id, (times.get(id) ?? 0) + 1);
+    before.set(bedId, id);
+    return pick;
+  });
+}

@@ -1,0 +1,107 @@
+import { coverTitle, cropOf, speciesOf } from '../../catalogue/catalogue.ts';
+import { type PlanSums } from '../../core/rotation/covers.ts';
+import { showMass, type UnitChoice } from '../../core/units/show.ts';
+import { Swatch } from '../../ui/Weave.tsx';
+import { type GapCell } from './usePlanCovers.ts';
+
+const hundred = (share: number) => Math.round(share * 100);
+
+/** The cover before a crop of the plan: tapped, it gives way to the next that would serve. */
+export function CoverCell({ cell, bed, year }: { cell: GapCell | undefined; bed: string; year: number }) {
+  if (!cell) return null;
+  const { gap, covers, cover, another } = cell;
+  const before = `before ${cropOf(gap.cropId).name.toLowerCase()}, bed ${bed}, ${year}`;
+  if (gap.known)
+    return (
+      <span className="text-bark flex w-36 items-center gap-1 truncate px-1 text-sm lg:w-40">
+        <Swatch motif={speciesOf(gap.known.parts[0]!.speciesId).role} size={14} />
+        {coverTitle(gap.known).toLowerCase()}
+      </span>
+    );
+  if (!covers) return <span className="text-bark block w-36 px-1 text-sm lg:w-40">…</span>;
+  if (!cover) return <span className="text-bark block w-36 truncate px-1 text-sm lg:w-40">nothing fits</span>;
+  const { name, parts, best } = cover.sample;
+  return (
+    <button
+      type="button"
+      className="flex w-36 items-center gap-1 truncate px-1 py-0.5 text-left text-sm underline-offset-2 hover:underline lg:w-40"
+      aria-label={`${name} ${before}, in time in ${hundred(best!.odds.inTime)} of 100${covers.length > 1 ? '; tap for another' : ''}`}
+      disabled={covers.length < 2}
+      onClick={another}
+    >
+      <Swatch motif={speciesOf(parts[0]!.speciesId).role} size={14} />
+      <span className="min-w-0 truncate">{name.toLowerCase()}</span>
+      <span className="text-bark ml-auto shrink-0">{hundred(best!.odds.inTime)}</span>
+    </button>
+  );
+}
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const MUCH = 0.4;
+
+/** What the covers of a plan come to. */
+export function PlanSumsList({
+  sums,
+  waiting,
+  first,
+  units,
+}: {
+  sums: PlanSums;
+  waiting: number;
+  first: number;
+  units: UnitChoice;
+}) {
+  const busiest = Math.max(...sums.minutes);
+  const { most } = sums;
+  return (
+    <section aria-label="Its covers" className="mt-4">
+      <h3 className="font-display text-lg font-bold">{Math.round(sums.bareDays)} bare days a bed and year</h3>
+      <p>
+        instead of {Math.round(sums.emptyDays)} were the {sums.gaps} gaps left open.
+        {waiting > 0 && (
+          <span role="status" className="text-bark">
+            {' '}
+            {waiting} gaps are still worked out.
+          </span>
+        )}
+      </p>
+      {most && most.times > 1 && most.times >= sums.gaps * MUCH && (
+        <p className="text-madder mt-1 font-semibold">
+          {most.name} hangs in {most.times} of {sums.gaps} gaps: its pests and diseases stay too. Tap some for
+          another.
+        </p>
+      )}
+      <h4 className="mt-2 font-bold">Nitrogen</h4>
+      <ul>
+        {sums.nitrogen.map((n, y) => (
+          <li key={y}>
+            {first + y}: covers leave {showMass(n.given_g, units)} of the {showMass(n.wanted_g, units)} that
+            crops take
+          </li>
+        ))}
+      </ul>
+      <h4 className="mt-2 font-bold">Work to end them, minutes by month</h4>
+      <ol className="mt-1 flex items-end gap-1" aria-label="Minutes by month">
+        {sums.minutes.map((m, i) => (
+          <li key={i} className="flex w-5 flex-col items-center text-xs">
+            <span className="sr-only">
+              {MONTHS[i]} {Math.round(m)}
+            </span>
+            <span
+              aria-hidden="true"
+              className="bg-indigo block w-4"
+              style={{ height: busiest > 0 ? `${(m / busiest) * 48}px` : 0 }}
+            />
+            <span aria-hidden="true">{MONTHS[i]!.charAt(0)}</span>
+          </li>
+        ))}
+      </ol>
+      {busiest > 0 && (
+        <p className="text-bark">
+          Most in {MONTHS[sums.minutes.indexOf(busiest)]}: {Math.round(busiest)} over the{' '}
+          {sums.nitrogen.length} years.
+        </p>
+      )}
+    </section>
+  );
+}

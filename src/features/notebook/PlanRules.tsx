@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import { cropOf, crops } from '../../catalogue/catalogue.ts';
+import { type Bent, OWN_RULES, type OwnRule } from '../../core/rotation/rotation.ts';
+import { changeGarden } from '../../records/commands/change.ts';
+import type { Bed } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
+import { Check, SelectField } from '../../ui/fields.tsx';
+
+const KINDS: Record<OwnRule['kind'], string> = {
+  'not-on': 'never on bed',
+  'not-after': 'never after',
+  'only-after': 'only after',
+};
+
+/** A rule of the gardener's own, as a clause that begins a sentence. */
+export function ownRuleWords({ kind, cropId, than }: OwnRule, bedNames: ReadonlyMap<string, string>): string {
+  const other = kind === 'not-on' ? (bedNames.get(than) ?? 'that is gone') : cropOf(than).name.toLowerCase();
+  return `${cropOf(cropId).name} ${KINDS[kind]} ${other}`;
+}
+
+/** What is wrong where a rule is bent. */
+export function bentWords(b: Bent, bedNames: ReadonlyMap<string, string>): string {
+  const crop = cropOf(b.cropId);
+  const name = crop.name.toLowerCase();
+  switch (b.rule) {
+    case 'family-at-once':
+      return `${name} right after its own family.`;
+    case 'family':
+      return `${name} ${b.after_y} years after its family; ${crop.setOut.rest_y} are wanted between.`;
+    case 'hungry-twice':
+      return `${name} is hungry, and so was what stood before.`;
+    case 'barred':
+      return `${name} feeds a trouble that this bed has.`;
+    case 'shade':
+      return `${name} wants sun, and this bed has little.`;
+    case 'own':
+    case 'own-hard':
+      return `${ownRuleWords(b.own!, bedNames)} is your rule.`;
+  }
+}
+
+/** The rules that plans are judged by, and the gardener's own beside them. */
+export function PlanRules({ beds, cropIds }: { beds: readonly Bed[]; cropIds: readonly string[] }) {
+  const { garden, hands, run } = useGarden();
+  const own = garden.rotationRules ?? [];
+  const names = new Map(beds.map((b) => [b.id, b.name]));
+  const grown = crops.filter((c) => cropIds.includes(c.id)).map((c) => [c.id, c.name] as const);
+  const [kind, setKind] = useState<OwnRule['kind']>('not-on');
+  const [cropId, setCropId] = useState(grown[0]?.[0] ?? '');
+  const [bedId, setBedId] = useState(beds[0]?.id ?? '');
+  const [after, setAfter] = useState(grown[1]?.[0] ?? grown[0]?.[0] ?? '');
+  const [hard, setHard] = useState(true);
+  const rule: OwnRule = { kind, cropId, than: kind === 'not-on' ? bedId : after, hard };
+  const same = (r: OwnRule) => r.kind === rule.kind && r.cropId === rule.cropId && r.than === rule.than;
+  return (
+    <>
+      <h3 className="font-display mt-4 text-lg font-bold">The rules</h3>
+      <ul className="list-inside list-disc">
+        <li>A family stays away from a bed for the years its diseases last, three for most.</li>
+        <li>Never the same family twice running.</li>
+        <li>No hungry crop after a hungry one; best after what gives nitrogen.</li>
+        <li>What a trouble of the bed lives on stays off it.</li>
+        <li>Nothing tender in deep shade.</li>
+        {own.map((r) => (
+          <li key={`${r.kind}${r.cropId}${r.than}`}>
+            {ownRuleWords(r, names)}
+            {r.hard ? '' : ', where it can be had'}.{' '}
+            <button
+              type="button"
+              className="underline"
+              aria-label={`Take away: ${ownRuleWords(r, names)}`}
+              onClick={() =>
+                void run(
+                  changeGarden(hands, garden.id, 'a rule of your own', (g) => ({
+                    rotationRules: (g.rotationRules ?? []).filter(
+                      (o) => o.kind !== r.kind || o.cropId !== r.cropId || o.than !== r.than,
+                    ),
+                  })),
+                )
+              }
+            >
+              Take away
+            </button>
+          </li>
+        ))}
+      </ul>
+      <details className="mt-2">
+        <summary className="cursor-pointer underline">Add a rule of your own</summary>
+        <form
+          className="mt-2 grid gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void run(
+              changeGarden(hands, garden.id, 'a rule of your own', (g) => ({
+                rotationRules: [...(g.rotationRules ?? []).filter((r) => !same(r)), rule],
+              })),
+            );
+          }}
+        >
+          <SelectField label="Crop" value={cropId} options={grown} onChange={setCropId} />
+          <SelectField<OwnRule['kind']>
+            label="Rule"
+            value={kind}
+            options={OWN_RULES.map((k) => [k, KINDS[k]] as const)}
+            onChange={setKind}
+          />
+          {kind === 'not-on' ? (
+            <SelectField
+              label="Bed"
+              value={bedId}
+              options={beds.map((b) => [b.id, b.name] as const)}
+              onChange={setBedId}
+            />
+          ) : (
+            <SelectField label="Crop of the year before" value={after} options={grown} onChange={setAfter} />
+          )}
+          <Check label="Bend every other rule before this one" checked={hard} onChange={setHard} />
+          <button type="submit" className="btn">
+            Keep this rule
+          </button>
+        </form>
+      </details>
+    </>
+  );
+}

@@ -1,0 +1,106 @@
+import { useMemo, useState } from 'react';
+import { cropOf } from '../../catalogue/catalogue.ts';
+import { type PlanCover, type PlanSums, sumsOf, variedPicks } from '../../core/rotation/covers.ts';
+import { layOut, planCover, planGapQuestion, type YearGap } from '../../questions/coverPlan.ts';
+import type { Bed, Cover, Planting } from '../../records/types.ts';
+import { useAnswers } from '../../ring/answers.ts';
+import { useGarden } from '../../ring/garden.tsx';
+
+/** A gap of a plan with what could hang in it. */
+export interface GapCell {
+  gap: YearGap;
+  /** Best first; undefined while it is worked out. */
+  covers: readonly PlanCover[] | undefined;
+  /** The one that is taken. */
+  cover: PlanCover | undefined;
+  /** Takes the next of them. */
+  another(): void;
+}
+
+interface PlanCovers {
+  cells: ReadonlyMap<string, GapCell>;
+  sums: PlanSums;
+  /** Gaps that are still worked out. */
+  waiting: number;
+  /** Covers of the first year as records, each before the crop that follows it. */
+  coversFor(plantings: readonly Planting[]): Cover[];
+}
+
+export const cellKey = (bedId: string, year: number): string => `${bedId} ${year}`;
+const NO_GRID: string[][] = [];
+
+/** The covers of a plan's gaps, worked out gap by gap; one that the gardener picked stays while its gap does. */
+export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined, first: number): PlanCovers {
+  const ring = useGarden();
+  const [picked, setPicked] = useState<ReadonlyMap<string, string>>(new Map());
+  const laid = useMemo(() => layOut(ring, beds, grid ?? NO_GRID, first), [ring, beds, grid, first]);
+  const open = useMemo(() => laid.gaps.filter((g) => !g.known), [laid]);
+  const asked = useMemo(() => open.map((g) => planGapQuestion(ring, g, laid.crops)), [ring, open, laid]);
+  const texts = useMemo(() => asked.map((a) => JSON.stringify(a)), [asked]);
+  const answers = useAnswers('planCovers', texts);
+  return useMemo(() => {
+    const options = open.map((g, i) => ({
+      bedId: g.bed.id,
+      year: g.year,
+      covers: answers[i]?.answer ?? [],
+    }));
+    const usual = variedPicks(options);
+    const cells = new Map<string, GapCell>();
+    open.forEach((gap, i) => {
+      const { covers } = options[i]!;
+      const key = cellKey(gap.bed.id, gap.year);
+      const wanted = covers.findIndex((c) => c.sample.id === picked.get(`${key} ${texts[i]!.length}`));
+      const at = wanted >= 0 ? wanted : usual[i];
+      cells.set(key, {
+        gap,
+        covers: answers[i]?.answer,
+        cover: at === undefined ? undefined : covers[at],
+        another: () => {
+          const next = covers[((at ?? -1) + 1) % covers.length];
+          if (next) setPicked((p) => new Map(p).set(`${key} ${texts[i]!.length}`, next.sample.id));
+        },
+      });
+    });
+    for (const gap of laid.gaps.filter((g) => g.known))
+      cells.set(cellKey(gap.bed.id, gap.year), {
+        gap,
+        covers: [],
+        cover: undefined,
+        another: () => undefined,
+      });
+    const areas = new Map(beds.map((b) => [b.id, b.area_m2]));
+    return {
+      cells,
+      waiting: answers.filter((a) => a.answer === undefined && a.failure === undefined).length,
+      sums: sumsOf(
+        [...cells.values()]
+          .filter((c) => !c.gap.known)
+          .map(({ gap, cover }) => ({
+            year: gap.year,
+            area_m2: gap.bed.area_m2,
+            freeDay: gap.freeDay,
+            plantDay: gap.plantDay,
+            cover,
+          })),
+        laid.crops.map((c) => {
+          const crop = cropOf(c.cropId);
+          return {
+            year: c.year,
+            area_m2: areas.get(c.bedId)!,
+            takes_g_m2: crop.nitrogenNeed_g_m2 * (1 - crop.fixesShare),
+          };
+        }),
+        beds.length,
+        grid?.length ?? 1,
+      ),
+      coversFor: (plantings) =>
+        open.flatMap((gap, i) => {
+          const next = plantings.find((p) => p.bedId === gap.bed.id && p.cropId === gap.cropId);
+          const { cover } = cells.get(cellKey(gap.bed.id, gap.year))!;
+          if (gap.year !== 0 || !next || !cover) return [];
+          const ids = { id: ring.hands.newId(), nextPlantingId: next.id };
+          return [planCover(ring, gap, { sample: cover.sample, aims: asked[i]!.aims }, ids, ring.today)];
+        }),
+    };
+  }, [ring, beds, grid, laid, open, asked, texts, answers, picked]);
+}

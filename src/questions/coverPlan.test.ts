@@ -1,0 +1,115 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { allCovers } from '../catalogue/catalogue.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
+import { chooseAll } from '../core/choose/rounds.ts';
+import { hang, rankSamples } from '../core/choose/rank.ts';
+import { coversFor } from '../core/rotation/covers.ts';
+import { REST } from '../core/rotation/rotation.ts';
+import { readGardenFile } from '../records/files/gardenFile.ts';
+import { layOut, planCover, planGapQuestion } from './coverPlan.ts';
+
+const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
+if (!read.ok) throw new Error(read.failure.code);
+const c = read.value;
+const bed = (name: string) => c.beds.find((b) => b.name === name)!;
+const lay = (name: string, ...crops: string[]) =>
+  layOut(
+    c,
+    [bed(name)],
+    crops.map((id) => [id]),
+    2028,
+  );
+
+describe('a plan laid out in time', () => {
+  test('each crop goes in once the bed is free and its season has come, and stands its own time; between lies a gap', () => {
+    const { crops, gaps } = lay('1', 'leek', 'tomato');
+    const squash = c.plantings.find((p) => p.bedId === bed('1').id && p.plantOn.startsWith('2027'))!;
+    expect(crops.map((k) => [k.cropId, k.year])).toEqual([
+      ['leek', 0],
+      ['tomato', 1],
+    ]);
+    expect(gaps[0]).toMatchObject({ year: 0, freeDay: dayOf(squash.clearOn), plantDay: crops[0]!.plantDay });
+    expect(gaps[1]).toMatchObject({ year: 1, freeDay: crops[0]!.clearDay, plantDay: crops[1]!.plantDay });
+    expect(isoOf(crops[0]!.plantDay).slice(0, 4)).toBe('2028');
+    // Tomatoes wait for the last frost.
+    expect(isoOf(crops[1]!.plantDay) > '2029-05-01').toBe(true);
+    expect(crops[0]!.clearDay - crops[0]!.plantDay).toBeGreaterThan(80);
+  });
+  test('a year of rest leaves one long gap for the crop after it', () => {
+    const { gaps } = lay('1', REST, 'tomato');
+    expect(gaps).toHaveLength(1);
+    expect(gaps[0]!.year).toBe(1);
+    expect(gaps[0]!.plantDay - gaps[0]!.freeDay).toBe(500);
+  });
+  test('a crop that is planned already keeps its day, a cover that is there is known', () => {
+    const base = c.plantings[0]!;
+    const planted = { ...base, id: 'x', bedId: bed('1').id, cropId: 'leek', plantOn: '2028-06-10' };
+    const plantings = [
+      ...c.plantings,
+      { ...planted, plantedOn: null, clearOn: '2028-10-10', clearedOn: null },
+    ];
+    const cover = { ...c.covers[0]!, id: 'k', bedId: bed('1').id, sowOn: '2027-11-01', sownOn: null };
+    const covers = [
+      ...c.covers,
+      { ...cover, verdict: null, endedOn: null, passes: [], plantBackOn: '2028-06-10' },
+    ];
+    const { crops, gaps } = layOut({ ...c, plantings, covers }, [bed('1')], [['leek']], 2028);
+    expect(crops[0]).toMatchObject({ plantDay: dayOf('2028-06-10'), clearDay: dayOf('2028-10-10') });
+    expect(crops[0]!.known?.id).toBe('x');
+    expect(gaps[0]!.known?.id).toBe('k');
+    expect(lay('1', 'leek').gaps[0]!.known).toBeUndefined();
+  });
+});
+
+describe('the cover of a gap', () => {
+  const { crops, gaps } = lay('3', 'winter-squash', 'cabbage');
+  const asked = planGapQuestion(c, gaps[1]!, crops);
+  test('knows the crop that the plan puts before it', () => {
+    expect(asked.bed.families).toContainEqual({ family: 'Cucurbitaceae', yearsAgo: 0 });
+    expect(planGapQuestion(c, gaps[0]!, crops).bed.families).not.toContainEqual({
+      family: 'Cucurbitaceae',
+      yearsAgo: 0,
+    });
+    expect(asked.gap).toMatchObject({ freeDay: gaps[1]!.freeDay, plantDay: gaps[1]!.plantDay });
+    // The catalogue's covers are not sent along.
+    expect(asked.candidates.every((k) => k.from !== undefined)).toBe(true);
+  });
+  // Some of the covers are enough to tell.
+  const candidates = allCovers().filter((_, i) => i % 3 === 0);
+  const input = { ...planGapQuestion(c, gaps[0]!, crops), candidates };
+  const found = coversFor(input, 4);
+  test('is one that Choose would put among its first, with about the same odds, each kind of answer once', () => {
+    const full = hang(rankSamples(chooseAll({ ...input, years: 24 }), input.aims)).slice(0, 8);
+    expect(found.length).toBe(4);
+    for (const { sample, fit } of found.slice(0, 2)) {
+      const there = full.find((f) => f.sample.id === sample.id);
+      expect(there).toBeDefined();
+      expect(Math.abs(there!.fit - fit)).toBeLessThan(0.06);
+    }
+    expect(new Set(found.map((f) => `${f.sample.lead} ${f.sample.best!.method}`)).size).toBe(4);
+    for (let i = 1; i < 4; i++) expect(found[i]!.fit).toBeLessThanOrEqual(found[i - 1]!.fit);
+  });
+  test('becomes a record that hangs in the gap before its crop', () => {
+    const gap = gaps[0]!;
+    const record = planCover(
+      c,
+      gap,
+      { sample: found[0]!.sample, aims: input.aims },
+      { id: 'new', nextPlantingId: 'crop' },
+      '2027-04-13',
+    );
+    expect(record).toMatchObject({
+      id: 'new',
+      bedId: gap.bed.id,
+      nextPlantingId: 'crop',
+      method: found[0]!.sample.best!.method,
+      plantBackOn: isoOf(gap.plantDay),
+      sownOn: null,
+      aims: input.aims,
+    });
+    expect(dayOf(record.sowOn)).toBeGreaterThanOrEqual(gap.freeDay);
+    expect(record.passes.length).toBeGreaterThan(0);
+    for (const p of record.passes) expect(dayOf(p.due)).toBeLessThanOrEqual(gap.plantDay);
+  });
+});

@@ -1,0 +1,160 @@
+import { cropOf, findCrop, usualWay } from '../catalogue/catalogue.ts';
+import { coverDays, plantingDays } from '../core/bed/timeline.ts';
+import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
+import { offerAims, offerPlanting } from '../core/choose/begin.ts';
+import { type AimStrands } from '../core/aims/aims.ts';
+import { type ChooseInput } from '../core/choose/input.ts';
+import { type Sample } from '../core/choose/sample.ts';
+import { REST } from '../core/rotation/rotation.ts';
+import { type GardenContents } from '../records/verbs/verbs.ts';
+import type { Bed, Cover, Planting } from '../records/types.ts';
+import { coverOf } from './draft.ts';
+import { bedNotes, gapQuestion } from './gap.ts';
+import { nextCropOf } from './methods.ts';
+
+/** A gap before a crop of a plan, on one bed. */
+export interface YearGap {
+  bed: Bed;
+  /** 0 is the first year of the plan. */
+  year: number;
+  freeDay: Day;
+  plantDay: Day;
+  cropId: string;
+  way: 'transplant' | 'seed';
+  /** The cover that stands there or is planned already. */
+  known: Cover | undefined;
+}
+
+/** Shorter gaps carry no cover, longer ones are no gap: the core looks no further. */
+const LEAST_GAP_D = 35;
+const LONGEST_GAP_D = 500;
+
+/** From planting to clearing, days. */
+const standsFor = (cropId: string): number => {
+  const { days } = cropOf(cropId);
+  return Math.round((days[0] + days[1]) / 2);
+};
+
+/** A crop of a plan on its day. */
+export interface PlannedCrop {
+  bedId: string;
+  year: number;
+  cropId: string;
+  way: 'transplant' | 'seed';
+  plantDay: Day;
+  clearDay: Day;
+  /** The record that it is already, where it is planned. */
+  known: Planting | undefined;
+}
+
+/**
+ * A plan laid out in time: each crop on the day that this garden's warmth and frosts offer once the bed is free, or on the day that is planned already; and
+ * the gaps before them.
+ */
+export function layOut(
+  { garden, plantings, covers }: Pick<GardenContents, 'garden' | 'plantings' | 'covers'>,
+  beds: readonly Bed[],
+  grid: readonly (readonly string[])[],
+  first: number,
+): { crops: PlannedCrop[]; gaps: YearGap[] } {
+  const south = garden.site.latitude_deg < 0;
+  const crops: PlannedCrop[] = [];
+  const gaps: YearGap[] = [];
+  beds.forEach((bed, b) => {
+    const mine = plantings
+      .filter((p) => p.bedId === bed.id && findCrop(p.cropId))
+      .map((p) => ({ p, ...plantingDays(p) }));
+    const begins = dayOf(`${first}-01-01`);
+    let free = Math.max(...mine.filter((m) => m.from < begins).map((m) => m.to), -Infinity);
+    if (!Number.isFinite(free)) free = dayOf(`${first - 1}-10-01`);
+    grid.forEach((row, year) => {
+      const cropId = row[b]!;
+      if (cropId === REST || !findCrop(cropId)) return;
+      const y = first + year;
+      const known = mine.find((m) => m.p.cropId === cropId && m.from >= free && yearIn(m.from) === y);
+      const way = known?.p.way ?? cropOf(cropId).ways[0]!;
+      const earliest = Math.max(free, dayOf(south ? `${y}-08-01` : `${y}-02-01`) - LEAST_GAP_D);
+      const plantDay = known?.from ?? offerPlanting(garden.site, cropOf(cropId), way, earliest)?.day;
+      if (plantDay === undefined || yearIn(plantDay) > y) return;
+      const clearDay = known?.to ?? plantDay + standsFor(cropId);
+      crops.push({ bedId: bed.id, year, cropId, way, plantDay, clearDay, known: known?.p });
+      const long = plantDay - free;
+      if (long >= LEAST_GAP_D)
+        gaps.push({
+          bed,
+          year,
+          freeDay: Math.max(free, plantDay - LONGEST_GAP_D),
+          plantDay,
+          cropId,
+          way,
+          known: covers.find((c) => {
+            const d = coverDays(c);
+            return c.bedId === bed.id && c.verdict !== 'dead' && d.from < plantDay && d.endFrom > free;
+          }),
+        });
+      free = clearDay;
+    });
+  });
+  return { crops, gaps: gaps.sort((a, b) => a.year - b.year || a.bed.order - b.bed.order) };
+}
+
+const yearIn = (day: Day): number => Number(isoOf(day).slice(0, 4));
+
+/** Years over which covers of a plan are weighed. */
+export const PLAN_YEARS = 24;
+
+/** The question of a gap that a plan leaves; crops that the plan puts on the bed before it are known of. */
+export function planGapQuestion(
+  contents: GardenContents,
+  gap: YearGap,
+  crops: readonly PlannedCrop[],
+): ChooseInput {
+  const { garden } = contents;
+  const { bed, freeDay, plantDay, cropId, way } = gap;
+  const planned = crops
+    .filter((c) => c.bedId === bed.id && !c.known && c.plantDay < freeDay)
+    .map((c): Planting => ({
+      id: `plan-${c.year}`,
+      gardenId: garden.id,
+      bedId: bed.id,
+      cropId: c.cropId,
+      way: c.way,
+      plantOn: isoOf(c.plantDay),
+      plantedOn: null,
+      clearOn: isoOf(c.clearDay),
+      clearedOn: null,
+      note: '',
+    }));
+  const records = { ...contents, bed, plantings: [...contents.plantings, ...planned] };
+  const notes = bedNotes(records, freeDay);
+  const aims = offerAims(garden.site, nextCropOf(cropId, way), bed.soil, notes, freeDay, plantDay).map(
+    ({ id, strands }) => ({ id, strands }),
+  );
+  const asked = gapQuestion(records, {
+    wayId: usualWay.id,
+    freeDay,
+    plantDay,
+    nextId: cropId,
+    nextWay: way,
+    aims,
+    years: PLAN_YEARS,
+  });
+  // The catalogue's covers are with the core already, and a plan gives no reasons.
+  return {
+    ...asked,
+    candidates: asked.candidates.filter((c) => c.from === 'mix' || c.from === 'packet'),
+    hazards: {},
+  };
+}
+
+/** A plan's choice of a gap as records: the cover, hung for the crop after it. */
+export function planCover(
+  { garden }: Pick<GardenContents, 'garden'>,
+  gap: YearGap,
+  { sample, aims }: { sample: Sample; aims: AimStrands[] },
+  ids: { id: string; nextPlantingId: string | null },
+  today: string,
+): Cover {
+  const form = { wayId: usualWay.id, plantOn: isoOf(gap.plantDay) };
+  return { ...coverOf(sample, gap.bed, form, aims, garden, today), ...ids };
+}
