@@ -5,6 +5,7 @@ import { type LookedAt } from '../core/learn/learn.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Cover } from '../records/types.ts';
 import { unknownKinds } from '../catalogue/catalogue.ts';
+import { seedOnGround } from './weights.ts';
 import { forecastInput, leadOf, observedOf } from './cover.ts';
 
 const YEAR_D = 365.25;
@@ -45,8 +46,15 @@ export function livedThrough(
   today: string,
 ): LivedThrough | undefined {
   const asked = lookedAt({ ...contents, covers: [cover] }, today, 0)[0]?.asked;
+  const bed = contents.beds.find((b) => b.id === cover.bedId);
   const end = endOf(cover);
-  if (!asked || !end) return undefined;
+  if (!asked || !bed || !end) return undefined;
+  const planned = { ...cover, seed: cover.seed.map((s) => ({ ...s, used_g: null })) };
   const byHand = endingPasses(cover).some((p) => p.doneOn && !p.kind.startsWith('check'));
-  return { asked, plannedSowDay: dayOf(cover.sowOn), endDay: byHand ? dayOf(end) : null };
+  return {
+    asked,
+    plannedSowDay: dayOf(cover.sowOn),
+    plannedSeed_g_m2: seedOnGround(planned, bed),
+    endDay: byHand ? dayOf(end) : null,
+  };
 }

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { readGardenFile } from '../../records/files/gardenFile.ts';
+import { liveShare } from '../seed/weight.ts';
+import { weightsOf } from '../../questions/weights.ts';
 import { livedThrough, lookedAt } from '../../questions/learn.ts';
 import { dayOf } from '../calendar/day.ts';
 import { cameOf, dayBetween } from './came.ts';
@@ -32,8 +34,8 @@ describe('what came of a cover', () => {
     const came = cameOf(lived);
     expect(came.length).toBeGreaterThan(0);
     for (const c of came) {
-      const { date, weather, rest } = c.causes;
-      expect(c.expected.mid + date + weather + rest).toBeCloseTo(c.seen, 6);
+      const { rate, date, weather, rest } = c.causes;
+      expect(c.expected.mid + rate + date + weather + rest).toBeCloseTo(c.seen, 6);
       expect(c.expected.low).toBeLessThanOrEqual(c.expected.mid);
     }
   });
@@ -43,6 +45,26 @@ describe('what came of a cover', () => {
       (c) => c.what === 'bulk',
     )!;
     expect(late.causes.date).toBeLessThan(-10);
+  });
+  test('thrown as planned, the seed is no cause; half of what was planned costs bulk and nothing of the date', () => {
+    const planned = { ...lived, plannedSeed_g_m2: lived.asked.seed_g_m2 };
+    const bulk = (of: typeof lived) => cameOf(of).find((c) => c.what === 'bulk')!;
+    expect(bulk(planned).causes.rate).toBe(0);
+    const half = bulk({ ...planned, plannedSeed_g_m2: lived.asked.seed_g_m2.map((g) => g * 2) });
+    expect(half.causes.rate).toBeLessThan(-1);
+    expect(half.causes.date).toBe(bulk(planned).causes.date);
+    expect(half.causes.weather).toBe(bulk(planned).causes.weather);
+  });
+  test('what was planned is the weight that the scale asked for, whatever was thrown', () => {
+    const bed = garden.beds.find((b) => b.id === ended.bedId)!;
+    const thrown = { ...ended, seed: ended.seed.map((s) => ({ ...s, used_g: 1 })) };
+    const none = { ...ended, seed: ended.seed.map((s) => ({ ...s, used_g: null })) };
+    const other = livedThrough(garden, thrown, TODAY)!;
+    expect(other.plannedSeed_g_m2).toEqual(livedThrough(garden, none, TODAY)!.asked.seed_g_m2);
+    expect(other.asked.seed_g_m2[0]).toBeCloseTo(
+      liveShare(thrown.seed[0]!) / weightsOf(thrown, bed)[0]!.area_m2,
+      9,
+    );
   });
   test('what still stands has not come to anything yet, and what nobody looked at is no question', () => {
     const stands = garden.covers.find((c) => c.sownOn && c.passes.every((p) => !p.doneOn) && !c.endedOn)!;

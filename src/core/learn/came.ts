@@ -9,6 +9,8 @@ import { STAGES } from '../stand/species.ts';
 export interface LivedThrough {
   asked: ForecastInput;
   plannedSowDay: Day;
+  /** Living seed that was planned, g/m2 by member: what was thrown may be another weight. */
+  plannedSeed_g_m2: number[];
   /** Day of the first pass by hand, up to which it grew; null where the weather ended it and nobody knows the day. */
   endDay: Day | null;
 }
@@ -20,8 +22,8 @@ export interface CameOf {
   expected: Spread;
   /** What was seen: a day between two looks, or the mass that fits what was seen. */
   seen: number;
-  /** By so much each moved it: another sowing day, the weather that came, and all else (kind, ground, hand, chance). */
-  causes: { date: number; weather: number; rest: number };
+  /** By so much each moved it: more or less seed, another sowing day, the weather that came, and all else (kind, ground, hand, chance). */
+  causes: { rate: number; date: number; weather: number; rest: number };
 }
 
 const FLOWER = STAGES.indexOf('flower');
@@ -44,14 +46,16 @@ export function dayBetween(
 }
 
 /**
- * Answers: what came of a cover beside what was expected, and why? The core runs again with one thing changed at a time: the planned day and usual weather,
- * the real day, the real weather; what is left is the kind's, the ground's and chance.
+ * Answers: what came of a cover beside what was expected, and why? The core runs again with one thing changed at a time: as planned in usual weather, the
+ * seed that was thrown, the real day, the real weather; what is left is the kind's, the ground's and chance.
  */
-export function cameOf({ asked, plannedSowDay, endDay }: LivedThrough): CameOf[] {
+export function cameOf({ asked, plannedSowDay, plannedSeed_g_m2, endDay }: LivedThrough): CameOf[] {
   const bare = { ...asked, looks: [], lived: undefined, settled: undefined, learnt: undefined, years: YEARS };
   const usual = { ...bare, observed: [], ahead: [] };
+  const onPlan = { ...usual, sowDay: plannedSowDay, freeDay: undefined, waterings: undefined };
   const runs = {
-    planned: standOf({ ...usual, sowDay: plannedSowDay, freeDay: undefined, waterings: undefined }).soFar,
+    planned: standOf({ ...onPlan, seed_g_m2: plannedSeed_g_m2 }).soFar,
+    rate: standOf(onPlan).soFar,
     date: standOf({ ...usual, waterings: undefined }).soFar,
     weather: standOf(bare).soFar,
     seen: standOf({ ...bare, looks: asked.looks }).soFar,
@@ -65,16 +69,20 @@ export function cameOf({ asked, plannedSowDay, endDay }: LivedThrough): CameOf[]
     f: (run: Run) => (c: Run['courses'][number]) => number,
     seen: number | undefined,
   ) => {
-    const [planned, date, weather] = [runs.planned, runs.date, runs.weather].map((r) => of(r, f(r)));
-    if (seen === undefined || ![planned!.mid, date!.mid, weather!.mid, seen].every(Number.isFinite)) return;
+    if (seen === undefined) return;
+    const middle = (run: Run) => of(run, f(run)).mid;
+    const planned = of(runs.planned, f(runs.planned));
+    const [rate, date, weather] = [middle(runs.rate), middle(runs.date), middle(runs.weather)];
+    if (![planned.mid, rate, date, weather, seen].every(Number.isFinite)) return;
     out.push({
       what,
-      expected: planned!,
+      expected: planned,
       seen,
       causes: {
-        date: date!.mid - planned!.mid,
-        weather: weather!.mid - date!.mid,
-        rest: seen - weather!.mid,
+        rate: rate - planned.mid,
+        date: date - rate,
+        weather: weather - date,
+        rest: seen - weather,
       },
     });
   };

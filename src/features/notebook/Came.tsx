@@ -149,6 +149,7 @@ function pairOf(c: CameOf, units: UnitChoice): Pair {
       : `${showPerArea(Math.abs(x), units)} ${x < 0 ? 'less' : 'more'}`;
   const causes = (
     [
+      ['the seed that was thrown', c.causes.rate],
       ['the day it was sown', c.causes.date],
       ['the weather that came', c.causes.weather],
       ['kind, ground, hand or chance', c.causes.rest],
