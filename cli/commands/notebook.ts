@@ -1,9 +1,10 @@
 import { dayOf, isoOf } from '../../src/core/calendar/day.ts';
 import { cameOf } from '../../src/core/learn/came.ts';
+import { learnKills } from '../../src/core/learn/kills.ts';
 import { learn as learnFrom } from '../../src/core/learn/learn.ts';
 import { blocksToShow, spreadOfBlocks, verdictOf } from '../../src/core/trial/verdict.ts';
 import { bareShare, bedYear, firstDay, gardenYears, weatherOf } from '../../src/core/years/years.ts';
-import { livedThrough, lookedAt } from '../../src/questions/learn.ts';
+import { endedBy, livedThrough, lookedAt } from '../../src/questions/learn.ts';
 import { gardenFrom, todayOf, type Typed, yearsOf } from '../args.ts';
 
 const YEARS = 100;
@@ -23,6 +24,7 @@ export function learn(typed: Typed): object {
       sd: l.at.sd,
       covers: l.results.length,
     })),
+    kills: learnKills(endedBy(c, today, typed.get('years') ? yearsOf(typed) : YEARS)),
     came: c.covers.flatMap((cover) => {
       const lived = livedThrough(c, cover, today);
       const day = (what: string, x: number) =>

@@ -1,10 +1,12 @@
 import { endingPasses } from '../core/bed/timeline.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { type LivedThrough } from '../core/learn/came.ts';
+import { byBlows, type EndedBy } from '../core/learn/kills.ts';
 import { type LookedAt } from '../core/learn/learn.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Cover } from '../records/types.ts';
 import { unknownKinds } from '../catalogue/catalogue.ts';
+import { methodsHere } from './methods.ts';
 import { seedOnGround } from './weights.ts';
 import { forecastInput, leadOf, observedOf } from './cover.ts';
 
@@ -34,6 +36,34 @@ export function lookedAt(contents: GardenContents, today: string, years: number)
           methods: [],
         },
         ago_y: Math.max(0, (dayOf(today) - dayOf(until)) / YEAR_D),
+      },
+    ];
+  });
+}
+
+/** Passes that end a stand, once each however often the way asks for it; looks and covers that are laid are none. */
+const blowsOf = (passes: { kind: string }[]): number =>
+  passes.filter((p) => !p.kind.startsWith('check')).length;
+
+/** Covers that were ended by blows and of which somebody said what came of it, as they stood on the day of the first. */
+export function endedBy(contents: GardenContents, today: string, years: number): EndedBy[] {
+  const { garden, beds, covers } = contents;
+  return covers.flatMap((cover) => {
+    const bed = beds.find((b) => b.id === cover.bedId);
+    const done = endingPasses(cover).filter((p) => p.doneOn);
+    const [first] = done;
+    if (!bed || !first || cover.verdict === null) return [];
+    const method = methodsHere({ ...garden, learnt: null }, bed).find((m) => m.id === cover.method);
+    const asked = lookedAt({ ...contents, covers: [cover] }, first.doneOn!, years)[0]?.asked;
+    if (!method || !asked || !byBlows(method)) return [];
+    return [
+      {
+        coverId: cover.id,
+        asked,
+        method,
+        startDay: dayOf(first.doneOn!),
+        killed: cover.verdict === 'dead' && blowsOf(done) <= blowsOf(method.passes),
+        ago_y: Math.max(0, (dayOf(today) - dayOf(first.doneOn!)) / YEAR_D),
       },
     ];
   });

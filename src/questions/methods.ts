@@ -23,7 +23,7 @@ const RULE_WORDS = {
 
 /** A gardener's tools and house rules: all that a garden's records say of which methods can be used. */
 export type KitAndRules = Pick<Garden, 'kit' | 'rules'> &
-  Partial<Pick<Garden, 'things' | 'units' | 'choices'>>;
+  Partial<Pick<Garden, 'things' | 'units' | 'choices' | 'learnt'>>;
 type BedHere = Pick<Bed, 'edged' | 'keptPlants'> &
   Partial<Pick<Bed, 'width_m' | 'length_m' | 'area_m2' | 'choices'>>;
 
@@ -90,6 +90,12 @@ export const choicesHere = (
   bed?: Partial<Pick<Bed, 'choices'>>,
 ): Choices => ({ ...garden.choices, ...bed?.choices });
 
+/** What the garden has shown of a way, where its gardener let it into forecasts. */
+function killTimesOf({ learnt }: KitAndRules, method: string): { killTimes?: number } {
+  const killTimes = learnt?.kills?.[method];
+  return killTimes === undefined ? {} : { killTimes };
+}
+
 /** Methods with their minutes, and what keeps each from being used in this garden, or on this bed when one is given. */
 export function methodsHere(garden: KitAndRules, bed?: BedHere): MethodHere[] {
   const tools = kitOf(garden);
@@ -119,6 +125,7 @@ export function methodsHere(garden: KitAndRules, bed?: BedHere): MethodHere[] {
         ? garden.rules.filmCap_d
         : garden.rules.sheetCap_d,
       ...(covers && sheet.times && sheet.times > 1 ? { coverTimes: sheet.times } : {}),
+      ...killTimesOf(garden, m.id),
       proposed: m.proposed,
     };
     return bySchools(here, choices);

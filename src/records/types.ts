@@ -196,8 +196,12 @@ export const gardenSchema = z.object({
           z.object({ mean: z.number().min(-5).max(5), left: z.number().min(0).max(1) }),
         ),
       ),
+      /** What its results make of the odds that a way kills, by way. */
+      kills: z.record(z.string(), z.number().min(0.05).max(20)).optional(),
     })
     .nullable(),
+  /** Day up to which measured weather has been taken into the site; what came before it is not counted again. */
+  measuredUntil: isoDate.optional(),
   trials: z.array(trialSchema).max(200),
   /** Seasons of other gardens: never mixed into this one's results. */
   reported: z

@@ -1,9 +1,9 @@
 import { findSpecies } from '../catalogue/catalogue.ts';
-import { shiftWords } from '../ui/learntWords.ts';
+import { killWords, shiftWords } from '../ui/learntWords.ts';
 import { useGarden } from './garden.tsx';
 
-/** By how much this garden's own results move what is said of a kind; nothing while forecasts go by the book. */
-export function LearntLine({ kind }: { kind: string }) {
+/** By how much this garden's own results move what is said of a kind, and of a way of ending it; nothing while forecasts go by the book. */
+export function LearntLine({ kind, method }: { kind: string; method?: string | undefined }) {
   const { garden } = useGarden();
   const shift = garden.learnt?.shifts[kind] ?? garden.learnt?.shifts[''];
   const words = shiftWords(
@@ -11,5 +11,7 @@ export function LearntLine({ kind }: { kind: string }) {
     findSpecies(kind)?.stages.flower_cd ?? 800,
     garden.units,
   );
-  return words ? <p className="text-bark mt-1">{words}</p> : null;
+  const kills = killWords(method === undefined ? undefined : garden.learnt?.kills?.[method]);
+  const said = [words, kills].filter(Boolean).join(' ');
+  return said ? <p className="text-bark mt-1">{said}</p> : null;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { IMPERIAL, METRIC } from '../core/units/show.ts';
 import { type Shift } from '../core/stand/shift.ts';
-import { shiftWords, traitWords } from './learntWords.ts';
+import { killWords, shiftWords, traitWords } from './learntWords.ts';
 
 const none: Shift = {
   stageRate: { mean: 0, left: 1 },
@@ -35,5 +35,13 @@ describe('what a garden has shown, in words', () => {
         METRIC,
       ),
     ).toBe('By what this garden has shown it flowers 3 days before the book, grows 11 % more than the book.');
+  });
+});
+
+describe('what a garden has shown of a way', () => {
+  test('is said against nine in ten, and not where it is as the book has it', () => {
+    expect(killWords(0.29)).toBe('Where the book says 90 of 100 killed, this way came to 72 here.');
+    expect(killWords(2)).toBe('Where the book says 90 of 100 killed, this way came to 95 here.');
+    for (const none of [undefined, 1, 0.95, 1.05]) expect(killWords(none)).toBe('');
   });
 });

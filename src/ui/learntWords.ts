@@ -52,3 +52,12 @@ export const shiftWords = (shift: Shift | undefined, flower_cd: number, units: U
     .filter(Boolean);
   return said.length > 0 ? `By what this garden has shown it ${said.join(', ')}.` : '';
 };
+
+/** Odds that move by less than this are not spoken of. */
+const KILLS_SAID = 0.08;
+/** What an ending that the book gives nine in ten comes to here; empty where it is as the book has it. @param times odds against the book's */
+export function killWords(times: number | undefined): string {
+  if (times === undefined || Math.abs(times - 1) < KILLS_SAID) return '';
+  const here = Math.round((100 * 9 * times) / (1 + 9 * times));
+  return here === 90 ? '' : `Where the book says 90 of 100 killed, this way came to ${here} here.`;
+}

@@ -25,7 +25,7 @@ export interface Pooled {
 }
 
 /** A result of so many years ago counts half. Seed, soil and hands change. */
-const HALF_LIFE_Y = 6;
+export const HALF_LIFE_Y = 6;
 
 /**
  * Answers: how far does this garden lie from the book, and each kind in it?

@@ -90,6 +90,7 @@ export function growLived(
     soil: plan.soil,
     cap_d: method?.sheetCap_d ?? Infinity,
     coverTimes: method?.coverTimes ?? 1,
+    killTimes: method?.killTimes ?? 1,
   };
   const grow = (which: 'done' | 'all'): GrownPlan => {
     const tasks = tasksOf(lived, ensemble.fromDay, today, which);

@@ -125,11 +125,12 @@ export function endGrowth(
     living = true;
     const stage = course.stage[at * n + s]!;
     if (stage > out.stageAtEnd) out.stageAtEnd = stage;
+    const killOdds = v.killOdds * ending.course.killTimes;
     const left =
       alive *
       (out.dm_g_m2 >= GROWN_G_M2
-        ? leftOf(ending.course.kills, ending.kills[s]!, stage, v.killOdds)
-        : leftAlive(ending.course.kills, plan.members[s]!.species, stage, out.dm_g_m2, v.killOdds));
+        ? leftOf(ending.course.kills, ending.kills[s]!, stage, killOdds)
+        : leftAlive(ending.course.kills, plan.members[s]!.species, stage, out.dm_g_m2, killOdds));
     if (left > surviving) surviving = left;
   }
   out.surviving = surviving;

@@ -75,6 +75,8 @@ export interface MethodHere extends Method {
   sheetCap_d?: number;
   /** How much longer than under a sound dark sheet it takes under the one at hand. */
   coverTimes?: number;
+  /** What this garden's own results make of the odds that it kills; 1 by the book. */
+  killTimes?: number;
   /** False for ways that a gardener may choose and that are never proposed. */
   proposed?: boolean;
 }
@@ -112,6 +114,8 @@ export interface MethodParts {
   lastPass_d: number;
   cap_d: number;
   coverTimes: number;
+  /** Multiplies the odds of every killing pass. */
+  killTimes: number;
 }
 
 /** Days from a pass until a killed stand is seen to be dead (practice). */
@@ -158,7 +162,12 @@ const MANURE: Partial<Record<PassKind, number>> = { hens: 4, pigs: 5 };
 export const SHREDDED_TIMES = 1.45;
 
 export function takeApart(
-  method: Omit<Method, 'passes'> & { passes: PassHere[]; sheetCap_d?: number; coverTimes?: number },
+  method: Omit<Method, 'passes'> & {
+    passes: PassHere[];
+    sheetCap_d?: number;
+    coverTimes?: number;
+    killTimes?: number;
+  },
 ): MethodParts {
   const kinds = method.passes.map((p) => p.kind);
   const covering = kinds.map((k) => COVERING[k]).find((c) => c) ?? null;
@@ -186,6 +195,7 @@ export function takeApart(
     lastPass_d: last ? last.after_d : 0,
     cap_d: method.sheetCap_d ?? Infinity,
     coverTimes: method.coverTimes ?? 1,
+    killTimes: method.killTimes ?? 1,
   };
 }
 

@@ -63,6 +63,8 @@ export interface Ground {
   cap_d: number;
   /** How much longer than under a sound dark sheet it takes under the one at hand. */
   coverTimes?: number;
+  /** What this garden's own results make of the odds that a pass kills. */
+  killTimes?: number;
 }
 
 /** The work of one year: the tasks of a bed met by this year's stand and weather. `tasks` is in the order of days. */
@@ -149,7 +151,7 @@ class Working implements Work {
     const stubble = STUBBLE[kind];
     if (!stubble) return;
     const { plants, traits } = stand;
-    const { members } = this.ground;
+    const { members, killTimes = 1 } = this.ground;
     let dm = 0;
     for (const q of plants) dm += q.dm;
     const sameBlow = d - this.struck < TELLING_GAP_D;
@@ -162,7 +164,7 @@ class Working implements Work {
       const q = plants[s]!;
       if (q.alive <= 0) continue;
       const sp = members[s]!.species;
-      let kill = lucky(passKills(kind, sp, q.stage, dm), this.v.killOdds);
+      let kill = lucky(passKills(kind, sp, q.stage, dm), this.v.killOdds * killTimes);
       if (undried) kill = lower(kill, 1 - UNDRIED_LIVES);
       if (!first && !sameBlow) kill = killsWeakened(kind, kill, sp.ending.chopStage === 'never');
       // Two blows within days are one: the better of them counts.

@@ -84,7 +84,7 @@ export function SampleSide({
           {line}
         </p>
       ))}
-      <LearntLine kind={leadOf(sample.parts)} />
+      <LearntLine kind={leadOf(sample.parts)} method={sample.best?.method} />
       {alter}
       <ul className="mt-3">
         {sample.reasons.map((r, i) => {

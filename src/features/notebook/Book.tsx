@@ -1,13 +1,14 @@
 import { useMemo } from 'react';
-import { speciesOf } from '../../catalogue/catalogue.ts';
+import { methods, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Lesson, SPREADS } from '../../core/learn/learn.ts';
 import { type Trait, TRAITS } from '../../core/stand/shift.ts';
-import { lookedAt } from '../../questions/learn.ts';
+import { endedBy, lookedAt } from '../../questions/learn.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import { useAnswer } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { TRAIT_NAMES, traitWords } from '../../ui/learntWords.ts';
+import { MeasuredWeather } from './MeasuredWeather.tsx';
 import { NoAnswer } from '../../ui/parts.tsx';
 
 /** Plausible years behind each cover's result. */
@@ -29,6 +30,11 @@ export function Book() {
     'learn',
     useMemo(() => JSON.stringify(asked), [asked]),
   );
+  const ended = useMemo(() => endedBy(ring, today, YEARS), [ring, today]);
+  const { answer: ways } = useAnswer(
+    'learnKills',
+    useMemo(() => JSON.stringify(ended), [ended]),
+  );
   if (asked.length < 2)
     return (
       <aside aria-label="Your garden against the book">
@@ -45,7 +51,12 @@ export function Book() {
   const let_ = () =>
     void run(
       changeGarden(hands, garden.id, 'what this garden has shown', () => ({
-        learnt: { on: today, covers: answer!.covers, shifts: answer!.shifts },
+        learnt: {
+          on: today,
+          covers: answer!.covers,
+          shifts: answer!.shifts,
+          kills: Object.fromEntries((ways ?? []).map((w) => [w.method, w.times])),
+        },
       })),
     );
   return (
@@ -69,6 +80,19 @@ export function Book() {
               <span>sooner, less, softer</span>
               <span>later, more, hardier</span>
             </p>
+          )}
+          {ways && ways.length > 0 && (
+            <>
+              <h3 className="font-display mt-3 text-lg font-bold">Dead at the first go</h3>
+              <ul>
+                {ways.map((w) => (
+                  <li key={w.method} className="border-linen border-t py-1">
+                    <b>{methods.find((m) => m.id === w.method)?.name ?? w.method}</b>: {w.killed} of{' '}
+                    {w.covers}. The book gave {hundred(w.book)} of 100; with yours it is {hundred(w.here)}.
+                  </li>
+                ))}
+              </ul>
+            </>
           )}
           <div className="border-linen mt-4 border-t pt-3">
             {garden.learnt ? (
@@ -109,9 +133,12 @@ export function Book() {
           </div>
         </>
       )}
+      <MeasuredWeather />
     </aside>
   );
 }
+
+const hundred = (share: number): number => Math.round(share * 100);
 
 /** To the right is later, more, hardier: ripening fast and being soft lie to the left. */
 const sign = (trait: Trait): number => (trait === 'stageRate' || trait === 'hardiness_c' ? -1 : 1);

@@ -152,7 +152,7 @@ function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
       >
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={failure} />
-        <LearntLine kind={leadOf(cover.parts)} />
+        <LearntLine kind={leadOf(cover.parts)} method={cover.method} />
         <Answer big={headline(cover, entry?.name ?? '', shown, dayOf(today))}>
           {shown && readyWords(shown, plantDay)}
           {late && ' That is with the work begun today; the planned day has passed.'}

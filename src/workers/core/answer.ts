@@ -18,6 +18,7 @@ import { roundsOf } from '../../core/rounds/rounds.ts';
 import { shareOut } from '../../core/share/share.ts';
 import { type ShareAnswer } from '../../core/share/types.ts';
 import { cameOf } from '../../core/learn/came.ts';
+import { learnKills } from '../../core/learn/kills.ts';
 import { learn } from '../../core/learn/learn.ts';
 import { coversFor } from '../../core/rotation/covers.ts';
 import { planRotations } from '../../core/rotation/rotation.ts';
@@ -141,6 +142,8 @@ export async function answer(
         const candidates = [...ask.input.candidates, ...allCovers()];
         return post({ type: 'answer', id, answer: coversFor({ ...ask.input, candidates }, PLAN_COVERS) });
       }
+      case 'learnKills':
+        return post({ type: 'answer', id, answer: learnKills(ask.input) });
       case 'mowing':
         return post({ type: 'answer', id, answer: mowing(ask.input) });
       case 'water':

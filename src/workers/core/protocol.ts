@@ -18,6 +18,7 @@ import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
 import { type KnownFrosts } from '../../core/climate/corrected.ts';
 import { type FrostRecord } from '../../core/climate/frost.ts';
 import { type CameOf, type LivedThrough } from '../../core/learn/came.ts';
+import { type EndedBy, type KillLesson } from '../../core/learn/kills.ts';
 import { type Learnt, type LookedAt } from '../../core/learn/learn.ts';
 import { type PlanCover } from '../../core/rotation/covers.ts';
 import { type Plan, type RotationInput } from '../../core/rotation/rotation.ts';
@@ -73,6 +74,8 @@ export interface Questions {
   fitNormals: { input: Normals; answer: Result<Site>; part: never };
   /** What a garden's own results say against the book. */
   learn: { input: LookedAt[]; answer: Learnt; part: never };
+  /** What a garden's own endings say of its ways against the book. */
+  learnKills: { input: EndedBy[]; answer: KillLesson[]; part: never };
   /** What came of one cover, and why. */
   came: { input: LivedThrough; answer: CameOf[]; part: never };
   /** Plans for the years to come, three that differ in kind. */
