@@ -13,6 +13,7 @@ import { showIso, showIsoYear } from '../../ui/dates.ts';
 import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { type Motif } from '../../ui/motifs.ts';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
+import { Compare } from './Compare.tsx';
 import { MEASURE_WORDS, READY, verdictWords } from './trialWords.ts';
 
 /** Trials: set before anything is seen, drawn by lot, judged by what the lots allow. */
@@ -40,6 +41,7 @@ export function Trials() {
       {trials.map((t) => (
         <TrialCard key={t.id} trial={t} />
       ))}
+      {!setting && <Compare />}
     </div>
   );
 }

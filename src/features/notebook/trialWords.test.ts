@@ -49,13 +49,16 @@ describe('a verdict never claims more than the plots allow', () => {
     expect(w.lines[2]).toBe('3 more blocks like these would settle a difference of this size 8 times in 10.');
   });
   test('no sign is not none; a difference too small to show says so; what nobody set counts for less', () => {
-    const w = words({ says: 'no-sign', p: 0.6, difference: 1, low: -8, high: 9 }, undefined, {
-      planned: false,
-    });
+    const none = { says: 'no-sign', p: 0.6, difference: 1, low: -8, high: 9 } as const;
+    const w = words(none, undefined, {});
     expect(w.head).toBe('No sign of a difference.');
     expect(w.lines).toContain('That is not the same as there being none.');
     expect(w.lines).toContain('A difference of this size would take more than a dozen blocks to show.');
-    expect(w.lines.at(-1)).toBe('Nobody had set this comparison before looking, so it counts for less.');
+    const unset = words(none, undefined, { planned: false });
+    // No lots were drawn, and no blocks would be more of the same.
+    expect(unset.lines.join()).not.toMatch(/lots\.|blocks/);
+    expect(unset.lines).toContain('A trial with plots drawn by lot would tell.');
+    expect(unset.lines.at(-1)).toBe('Nobody had set this comparison before looking, so it counts for less.');
   });
   test('kilograms with one decimal, an open end said as such', () => {
     const w = words({ difference: 0.63, low: 0.2, high: Infinity }, undefined, { unit: 'kg', counts: 0.5 });

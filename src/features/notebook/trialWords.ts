@@ -76,7 +76,7 @@ const one = (x: number): string => String(Number(x.toFixed(Math.abs(x) < 10 ? 1 
 /** The verdict in plain words: a headline and what stands behind it. */
 export function verdictWords(
   v: Verdict,
-  trial: Trial,
+  trial: Pick<Trial, 'treatments' | 'unit' | 'counts' | 'planned'>,
   treatment: number,
   more: number | undefined,
 ): { head: string; lines: string[] } {
@@ -94,9 +94,12 @@ export function verdictWords(
     v.difference === 0
       ? `${b} came to the same as ${a}${range}.`
       : `With ${b} it was ${by} ${way} than with ${a}${range}.`;
-  const chance = `By chance alone so big a difference turns up in ${v.p >= 0.995 ? 'every drawing' : `${Math.max(1, Math.round(v.p * 100))} of 100 drawings`} of the lots.`;
-  const settle =
-    more === undefined
+  const chance = trial.planned
+    ? `By chance alone so big a difference turns up in ${v.p >= 0.995 ? 'every drawing' : `${Math.max(1, Math.round(v.p * 100))} of 100 drawings`} of the lots.`
+    : `Shuffled at random, ${Math.max(1, Math.round(v.p * 100))} of 100 would differ as much.`;
+  const settle = !trial.planned
+    ? 'A trial with plots drawn by lot would tell.'
+    : more === undefined
       ? 'A difference of this size would take more than a dozen blocks to show.'
       : more > v.blocks
         ? `${more - v.blocks} more ${more - v.blocks === 1 ? 'block' : 'blocks'} like these would settle a difference of this size 8 times in 10.`
@@ -128,10 +131,10 @@ export function verdictWords(
       };
     case 'cannot':
       return {
-        head: 'Too few plots to show anything.',
+        head: `Too few ${trial.planned ? 'plots' : 'covers'} to show anything.`,
         lines: [
           diff,
-          `So few plots could not have shown it whatever came: at best ${Math.round(v.leastP * 100)} of 100 drawings.`,
+          `So few ${trial.planned ? 'plots' : 'covers'} could not have shown it whatever came: at best ${Math.round(v.leastP * 100)} of 100 drawings.`,
           settle,
         ].filter(Boolean),
       };
