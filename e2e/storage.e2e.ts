@@ -1,8 +1,9 @@
 import { afterAll, expect, jest, test } from '@jest/globals';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { type Page } from 'playwright-core';
 import { type Kept } from '../src/records/verbs/verbs.ts';
-import { axe, closeBrowser, openStage } from './browser.ts';
+import { axe, closeBrowser, openStage, visit } from './browser.ts';
 
 jest.setTimeout(420_000);
 afterAll(closeBrowser);
@@ -345,6 +346,82 @@ test('kinds, crops, ways and tools that this Kilim does not know are kept and sh
       ['/ground', /Tools at hand/],
     ] as const)
       await see(path, words);
+    expect(wrongs).toEqual([]);
+  } finally {
+    await stage.close();
+  }
+});
+
+/** Files with one thing wrong each, and what is said of them. */
+const FAULTS: Record<'garden' | 'beds', [says: RegExp, files: string[]][]> = {
+  garden: [
+    [
+      /^This is not a Kilim garden file\. Choose the \.json file that Kilim exported\. Nothing was changed\.$/,
+      ['another-format', 'blank-lines', 'cut-short', 'empty', 'error-page', 'half-utf16', 'list', 'nested']
+        .concat(['only-a-number', 'only-null', 'zipped'])
+        .map((f) => `${f}.json`),
+    ],
+    [
+      /^The file does not say which form it is of \(.+ is no counting number\)\. /,
+      ['form-below-nothing.json', 'form-in-words.json', 'prototype.json'],
+    ],
+    [/^This file was made by a newer Kilim \(form 999, known here \d+\)\. /, ['newer-form.json']],
+    [/ damaged at garden: it is missing\. /, ['no-garden.json']],
+    [/ damaged at beds: a list belongs here\. /, ['beds-are-no-list.json']],
+    [/ damaged at covers › 1: a record belongs here\. /, ['a-hole-in-the-list.json']],
+    [/ damaged at covers › 0 › sowOn: no such day\. /, ['thirtieth-of-february.json']],
+    [/ damaged at beds › 0 › area_m2: it must be more than 0\. /, ['bed-of-no-size.json']],
+    [/ damaged at beds › 0 › area_m2: a number belongs here\. /, ['endless-number.json']],
+    [/ damaged at beds › 1 › id: ".+" is there twice\. /, ['same-id-twice.json']],
+    [/ covers › .+ belongs to no bed in it\. /, ['cover-of-no-bed.json']],
+    [/ damaged at garden › site › tmin_c › 6: the lowest is above the highest\. /, ['night-above-noon.json']],
+    [/ -9999 mm is no rain of a month\. /, ['missing-mark.json']],
+    [/ damaged at beds › 0 › life › since: no such day\. /, ['strip-without-a-day.json']],
+    [/ damaged at garden › rotationRules › 0 › kind: it must be one of /, ['rule-of-no-kind.json']],
+  ],
+  beds: [
+    [
+      /^The file is no GeoJSON of bed outlines( \(feature 1\))?\. .+; no bed was added\.$/,
+      ['a-line', 'no-features', 'not-json', 'null-ring', 'off-the-earth'].map((f) => `${f}.geojson`),
+    ],
+    [
+      /^The shape in feature 1 covers \d+ m²\. That is no bed; check the coordinates\.$/,
+      ['a-country.geojson'],
+    ],
+  ],
+};
+
+test('every faulty file of the corpus is refused in one clear sentence, and nothing is touched', async () => {
+  const stage = await openStage();
+  const { page, base, wrongs } = stage;
+  const corpus = (of: string) => fileURLToPath(new URL(`./corpus/${of}`, import.meta.url));
+  try {
+    await page.goto(`${base}/open-demo/two-gums`);
+    await page.getByRole('img', { name: /Cloth of/ }).waitFor();
+    await page.goto(`${base}/keep`);
+    await page.getByLabel('A garden file').waitFor();
+    const before = await everything(page);
+    for (const [of, path, label] of [
+      ['garden', '/keep', 'A garden file'],
+      ['beds', '/ground', 'Or bring many beds in at once'],
+    ] as const) {
+      await page.goto(`${base}${path}`);
+      const told = FAULTS[of].flatMap(([, files]) => files);
+      expect(told.sort()).toEqual(readdirSync(corpus(of)).sort());
+      for (const [says, files] of FAULTS[of])
+        for (const file of files) {
+          await page.getByLabel(label).setInputFiles(`${corpus(of)}/${file}`);
+          const alert = page.getByRole('alert').filter({ hasText: says });
+          await alert.waitFor();
+          expect(await alert.textContent()).toMatch(says);
+          // Away with it, so that the next file's sentence is its own.
+          if (of === 'beds') await page.getByRole('button', { name: 'Close the message' }).click();
+          else await visit(page, '/bench/buy');
+          await alert.waitFor({ state: 'detached' });
+          await visit(page, path);
+        }
+    }
+    expect(await everything(page)).toBe(before);
     expect(wrongs).toEqual([]);
   } finally {
     await stage.close();

@@ -22,7 +22,7 @@ export function problemOf(issue: z.core.$ZodIssue): string {
         : `${wanted} belongs here`;
     }
     case 'too_small':
-      return `it must be at least ${String(issue.minimum)}${issue.inclusive === false ? ', and more' : ''}`;
+      return `it must be ${issue.inclusive === false ? 'more than' : 'at least'} ${String(issue.minimum)}`;
     case 'too_big':
       return `it must be at most ${String(issue.maximum)}`;
     case 'invalid_value':
