@@ -1,4 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { answerTo } from './answer.ts';
 
 const SHORE = 'demo/north-shore.kilim.json';
@@ -137,5 +140,28 @@ describe('what is typed wrong is named', () => {
     const text = answerTo(['calibrate', '--only', 'T01', '--years', '20']);
     expect(text).toMatch(/^T01 +A +flowering +(hit|near|miss)/m);
     expect(text).toMatch(/^A dry matter: [01] of 1 hit$/m);
+  });
+  test('jobs: a path is mown on the day that its growth gives, film lifted when its years are over', () => {
+    const garden = JSON.parse(readFileSync(SHORE, 'utf8')) as { beds: Record<string, unknown>[] };
+    const whole = garden.beds.find((b) => b.name === '3')!;
+    const strip = (use: string, share: [number, number], life: object) => ({
+      ...whole,
+      id: use,
+      name: `3 ${use}`,
+      piece: { of: whole.id, from: '2026-09-01', until: null, side: 'along', share, use },
+      life: { since: '2026-09-01', done: [], ...life },
+    });
+    const file = join(mkdtempSync(join(tmpdir(), 'kilim-')), 'strips.kilim.json');
+    const mown = { what: 'white-clover', years: null, done: [{ kind: 'mow', on: '2027-04-10' }] };
+    garden.beds.push(strip('path', [0, 0.5], mown), strip('film', [0.5, 1], { what: 'woven', years: 2 }));
+    writeFileSync(file, JSON.stringify(garden));
+    const jobs = json<{ kind: string; bedId: string; on: string }[]>('jobs', file);
+    const of = (kind: string) => jobs.find((j) => j.kind === kind)!;
+    expect(of('lift')).toMatchObject({ bedId: 'film', on: '2028-09-01' });
+    expect(of('mend')).toMatchObject({ bedId: 'film', on: '2027-04-01' });
+    // Not four weeks after the last cut, which is said where nobody asked how it grows.
+    expect(of('mow').on > '2027-04-20' && of('mow').on < '2027-07-01').toBe(true);
+    expect(of('mow').on).not.toBe('2027-05-08');
+    expect(jobs.map((j) => j.on)).toEqual(jobs.map((j) => j.on).sort());
   });
 });

@@ -4,6 +4,8 @@ import { chooseAll } from '../../src/core/choose/rounds.ts';
 import { hang, rankSamples } from '../../src/core/choose/rank.ts';
 import { jobsOf } from '../../src/core/jobs/jobs.ts';
 import { stripJobs, stripsOf } from '../../src/core/strips/life.ts';
+import { mowing } from '../../src/core/strips/mowing.ts';
+import { mowingInput } from '../../src/questions/strips.ts';
 import { sowToday } from '../../src/core/sowing/today.ts';
 import { forecastCover } from '../../src/core/plan/forecast.ts';
 import { portions } from '../../src/core/seed/weight.ts';
@@ -144,12 +146,21 @@ export function sow(typed: Typed): object {
   };
 }
 
+const MOW_YEARS = 60;
+
 /** `jobs FILE`: everything still to do, soonest first. */
 export function jobs(typed: Typed) {
   const c = gardenFrom(typed.at[0]);
-  const now = dayOf(todayOf(typed, c));
-  const south = c.garden.site.latitude_deg < 0;
-  return [...jobsOf(c.plantings, c.covers, c.looks, now), ...stripJobs(stripsOf(c.beds), now, south)].sort(
-    (a, b) => a.on.localeCompare(b.on),
+  const today = todayOf(typed, c);
+  const mowOn = new Map(
+    c.beds.flatMap((b) => {
+      const asked = mowingInput(b, c, today, MOW_YEARS);
+      const next = asked && mowing(asked).cuts[0];
+      return next ? [[b.id, next.mid] as const] : [];
+    }),
+  );
+  const strips = stripJobs(stripsOf(c.beds), dayOf(today), c.garden.site.latitude_deg < 0, mowOn);
+  return [...jobsOf(c.plantings, c.covers, c.looks, dayOf(today)), ...strips].sort((a, b) =>
+    a.on.localeCompare(b.on),
   );
 }

@@ -11,6 +11,7 @@ import { journalCsv } from '../../records/files/journalCsv.ts';
 import { readKept, wipeGarden } from '../../records/verbs/verbs.ts';
 import { BringBack } from '../../ring/BringBack.tsx';
 import { useGarden } from '../../ring/garden.tsx';
+import { mowDays, useMowings } from '../../ring/useMowings.ts';
 import { GardenList } from '../../ring/GardenList.tsx';
 import { canShareFiles, copyTaken, forget, stemOf, useCopyAge } from '../../ring/staying.ts';
 import { happenings, jobWords } from '../../ring/journal.ts';
@@ -29,6 +30,7 @@ interface Props {
 /** Take the garden out, bring it back, wipe it; jobs and journal in open formats. */
 export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
   const ring = useGarden();
+  const mowings = useMowings();
   const { garden, hands, today } = ring;
   const [sure, setSure] = useState('');
   const stem = stemOf(garden.name);
@@ -71,7 +73,7 @@ export default function KeepPage({ tell, say, onWiped, onOpen }: Props) {
     const now = dayOf(today);
     const jobs = [
       ...jobsOf(ring.plantings, ring.covers, ring.looks, now),
-      ...stripJobs(stripsOf(ring.beds), now, garden.site.latitude_deg < 0),
+      ...stripJobs(stripsOf(ring.beds), now, garden.site.latitude_deg < 0, mowDays(mowings)),
     ].map((j) => ({
       id: j.id,
       on: j.on,

@@ -27,6 +27,8 @@ interface PlanCovers {
 }
 
 export const cellKey = (bedId: string, year: number): string => `${bedId} ${year}`;
+/** A pick holds as long as its gap is the same. */
+const sameGap = (g: YearGap): string => `${g.bed.id} ${g.freeDay} ${g.plantDay} ${g.cropId}`;
 const NO_GRID: string[][] = [];
 
 /** The covers of a plan's gaps, worked out gap by gap; one that the gardener picked stays while its gap does. */
@@ -49,7 +51,7 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
     open.forEach((gap, i) => {
       const { covers } = options[i]!;
       const key = cellKey(gap.bed.id, gap.year);
-      const wanted = covers.findIndex((c) => c.sample.id === picked.get(`${key} ${texts[i]!.length}`));
+      const wanted = covers.findIndex((c) => c.sample.id === picked.get(sameGap(gap)));
       const at = wanted >= 0 ? wanted : usual[i];
       cells.set(key, {
         gap,
@@ -57,7 +59,7 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
         cover: at === undefined ? undefined : covers[at],
         another: () => {
           const next = covers[((at ?? -1) + 1) % covers.length];
-          if (next) setPicked((p) => new Map(p).set(`${key} ${texts[i]!.length}`, next.sample.id));
+          if (next) setPicked((p) => new Map(p).set(sameGap(gap), next.sample.id));
         },
       });
     });
