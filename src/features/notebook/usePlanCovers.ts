@@ -104,5 +104,5 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
           return [planCover(ring, gap, { sample: cover.sample, aims: asked[i]!.aims }, ids, ring.today)];
         }),
     };
-  }, [ring, beds, grid, laid, open, asked, texts, answers, picked]);
+  }, [ring, beds, grid, laid, open, asked, answers, picked]);
 }
