@@ -17,7 +17,8 @@ export interface GapCell {
   another(): void;
 }
 
-interface PlanCovers {
+/** The covers of a plan. */
+export interface PlanCovers {
   cells: ReadonlyMap<string, GapCell>;
   sums: PlanSums;
   /** Gaps that are still worked out. */
