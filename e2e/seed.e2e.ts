@@ -354,6 +354,19 @@ test('a bed is cut: both halves go on with its cover, a strip of another is chos
     // Halves hang beside each other in the strip of their bed, strips in their order.
     expect((await hangs('3b')) - (await hangs('3a'))).toBeGreaterThan(15);
     expect((await hangs('8c')) - (await hangs('8a'))).toBeGreaterThan(20);
+    // The path is said to be of clover, says when it is mown, and keeps that it was; one undo each.
+    await visit(page, '/bed/north-shore-bed-8');
+    await pieces.getByRole('link', { name: '8b' }).click();
+    await page.getByRole('button', { name: 'Keep this' }).click();
+    await page.getByText(/^Mow it (now|about .+)\.$/).waitFor();
+    await page.getByRole('button', { name: 'Mown today' }).click();
+    const mown = page.getByText('Mown 13 Apr 2027');
+    await mown.waitFor();
+    expect(await axe(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await mown.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Say what it is, and Kilim says what it wants').waitFor();
     await visit(page, '/bed/north-shore-bed-8');
     await pieces.getByRole('link', { name: '8c' }).click();
     await page.getByRole('link', { name: 'Choose a cover for bed 8c' }).click();
