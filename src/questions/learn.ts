@@ -4,9 +4,10 @@ import { type LivedThrough } from '../core/learn/came.ts';
 import { byBlows, type EndedBy } from '../core/learn/kills.ts';
 import { type LookedAt } from '../core/learn/learn.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
-import type { Cover } from '../records/types.ts';
+import type { Cover, Lot } from '../records/types.ts';
 import { unknownKinds } from '../catalogue/catalogue.ts';
 import { methodsHere } from './methods.ts';
+import { germinationOf } from './needs.ts';
 import { seedOnGround } from './weights.ts';
 import { forecastInput, leadOf, observedOf } from './cover.ts';
 
@@ -69,6 +70,13 @@ export function endedBy(contents: GardenContents, today: string, years: number):
   });
 }
 
+/** Share of the seed reckoned with that its lot let come up by its age and its test; 1 where nobody knows the lot. */
+function wokeOf(cover: Cover, speciesId: string, lots: readonly Lot[]): number {
+  const sown = cover.seed.find((s) => s.speciesId === speciesId);
+  const lot = lots.find((l) => l.id === sown?.lotId);
+  return sown && lot ? germinationOf(lot, cover.sownOn!) / sown.germination : 1;
+}
+
 /** A cover that has begun to end, as the question what came of it. */
 export function livedThrough(
   contents: GardenContents,
@@ -85,6 +93,7 @@ export function livedThrough(
     asked,
     plannedSowDay: dayOf(cover.sowOn),
     plannedSeed_g_m2: seedOnGround(planned, bed),
+    wokeSeed_g_m2: asked.seed_g_m2.map((g, i) => g * wokeOf(cover, cover.parts[i]!.speciesId, contents.lots)),
     endDay: byHand ? dayOf(end) : null,
   };
 }

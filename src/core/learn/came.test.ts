@@ -34,8 +34,8 @@ describe('what came of a cover', () => {
     const came = cameOf(lived);
     expect(came.length).toBeGreaterThan(0);
     for (const c of came) {
-      const { rate, date, weather, rest } = c.causes;
-      expect(c.expected.mid + rate + date + weather + rest).toBeCloseTo(c.seen, 6);
+      const { rate, age, date, weather, rest } = c.causes;
+      expect(c.expected.mid + rate + age + date + weather + rest).toBeCloseTo(c.seen, 6);
       expect(c.expected.low).toBeLessThanOrEqual(c.expected.mid);
     }
   });
@@ -64,6 +64,24 @@ describe('what came of a cover', () => {
     expect(other.asked.seed_g_m2[0]).toBeCloseTo(
       liveShare(thrown.seed[0]!) / weightsOf(thrown, bed)[0]!.area_m2,
       9,
+    );
+  });
+  test('seed of a lot that had aged is a cause; of a fresh lot, or where nobody knows the lot, it is none', () => {
+    expect(cameOf(lived).find((c) => c.what === 'bulk')!.causes.age).toBe(0);
+    const lot = { ...garden.lots[0]!, id: 'old', speciesId: ended.parts[0]!.speciesId };
+    const from = (sprouted: number) => {
+      const lots = [{ ...lot, test: { sown: 100, sprouted, on: ended.sownOn! } }];
+      const sown = { ...ended, seed: ended.seed.map((s) => ({ ...s, lotId: 'old' })) };
+      return livedThrough({ ...garden, lots }, sown, TODAY)!;
+    };
+    const reckoned = ended.seed[0]!.germination;
+    expect(from(30).wokeSeed_g_m2[0]! / lived.asked.seed_g_m2[0]!).toBeCloseTo(0.3 / reckoned, 9);
+    const old = cameOf(from(30)).find((c) => c.what === 'bulk')!;
+    expect(old.causes.age).toBeLessThan(-1);
+    expect(old.causes.rate).toBe(cameOf(lived).find((c) => c.what === 'bulk')!.causes.rate);
+    expect(cameOf(from(Math.round(reckoned * 100))).find((c) => c.what === 'bulk')!.causes.age).toBeCloseTo(
+      0,
+      6,
     );
   });
   test('what still stands has not come to anything yet, and what nobody looked at is no question', () => {

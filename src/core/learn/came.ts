@@ -11,6 +11,8 @@ export interface LivedThrough {
   plannedSowDay: Day;
   /** Living seed that was planned, g/m2 by member: what was thrown may be another weight. */
   plannedSeed_g_m2: number[];
+  /** Of what was thrown, the seed that its lot's age and test let come up; what the bag or the plan said may be more. */
+  wokeSeed_g_m2: number[];
   /** Day of the first pass by hand, up to which it grew; null where the weather ended it and nobody knows the day. */
   endDay: Day | null;
 }
@@ -22,8 +24,8 @@ export interface CameOf {
   expected: Spread;
   /** What was seen: a day between two looks, or the mass that fits what was seen. */
   seen: number;
-  /** By so much each moved it: more or less seed, another sowing day, the weather that came, and all else (kind, ground, hand, chance). */
-  causes: { rate: number; date: number; weather: number; rest: number };
+  /** By so much each moved it: more or less seed, seed that had aged, another sowing day, the weather that came, and all else (kind, ground, hand, chance). */
+  causes: { rate: number; age: number; date: number; weather: number; rest: number };
 }
 
 const FLOWER = STAGES.indexOf('flower');
@@ -47,15 +49,23 @@ export function dayBetween(
 
 /**
  * Answers: what came of a cover beside what was expected, and why? The core runs again with one thing changed at a time: as planned in usual weather, the
- * seed that was thrown, the real day, the real weather; what is left is the kind's, the ground's and chance.
+ * seed that was thrown, how much of it still woke, the real day, the real weather; what is left is the kind's, the ground's and chance.
  */
-export function cameOf({ asked, plannedSowDay, plannedSeed_g_m2, endDay }: LivedThrough): CameOf[] {
+export function cameOf({
+  asked: thrown,
+  plannedSowDay,
+  plannedSeed_g_m2,
+  wokeSeed_g_m2,
+  endDay,
+}: LivedThrough): CameOf[] {
+  const asked = { ...thrown, seed_g_m2: wokeSeed_g_m2 };
   const bare = { ...asked, looks: [], lived: undefined, settled: undefined, learnt: undefined, years: YEARS };
   const usual = { ...bare, observed: [], ahead: [] };
   const onPlan = { ...usual, sowDay: plannedSowDay, freeDay: undefined, waterings: undefined };
   const runs = {
     planned: standOf({ ...onPlan, seed_g_m2: plannedSeed_g_m2 }).soFar,
-    rate: standOf(onPlan).soFar,
+    rate: standOf({ ...onPlan, seed_g_m2: thrown.seed_g_m2 }).soFar,
+    age: standOf(onPlan).soFar,
     date: standOf({ ...usual, waterings: undefined }).soFar,
     weather: standOf(bare).soFar,
     seen: standOf({ ...bare, looks: asked.looks }).soFar,
@@ -72,15 +82,17 @@ export function cameOf({ asked, plannedSowDay, plannedSeed_g_m2, endDay }: Lived
     if (seen === undefined) return;
     const middle = (run: Run) => of(run, f(run)).mid;
     const planned = of(runs.planned, f(runs.planned));
-    const [rate, date, weather] = [middle(runs.rate), middle(runs.date), middle(runs.weather)];
-    if (![planned.mid, rate, date, weather, seen].every(Number.isFinite)) return;
+    const [rate, age] = [middle(runs.rate), middle(runs.age)];
+    const [date, weather] = [middle(runs.date), middle(runs.weather)];
+    if (![planned.mid, rate, age, date, weather, seen].every(Number.isFinite)) return;
     out.push({
       what,
       expected: planned,
       seen,
       causes: {
         rate: rate - planned.mid,
-        date: date - rate,
+        age: age - rate,
+        date: date - age,
         weather: weather - date,
         rest: seen - weather,
       },

@@ -150,6 +150,7 @@ function pairOf(c: CameOf, units: UnitChoice): Pair {
   const causes = (
     [
       ['the seed that was thrown', c.causes.rate],
+      ['how old the seed was', c.causes.age],
       ['the day it was sown', c.causes.date],
       ['the weather that came', c.causes.weather],
       ['kind, ground, hand or chance', c.causes.rest],
