@@ -57,6 +57,15 @@ describe('a plan laid out in time', () => {
     const { crops, gaps } = layOut({ ...c, plantings, covers }, [bed('1')], [['leek']], 2028);
     expect(crops[0]).toMatchObject({ plantDay: dayOf('2028-06-10'), clearDay: dayOf('2028-10-10') });
     expect(crops[0]!.known?.id).toBe('x');
+    // Planted on the very day on which the bed is free, it is that crop too, and leaves no gap.
+    const at = (on: string) => plantings.map((p) => (p.id === 'x' ? { ...p, plantOn: on } : p));
+    const squash = c.plantings.find((p) => p.bedId === bed('1').id && p.plantOn.startsWith('2027'))!;
+    const stays = plantings.map((p) => (p.id === squash.id ? { ...p, clearOn: '2028-06-10' } : p));
+    const same = layOut({ ...c, plantings: stays }, [bed('1')], [['leek']], 2028);
+    expect(same.crops[0]!.known?.id).toBe('x');
+    expect(same.gaps).toEqual([]);
+    const later = layOut({ ...c, plantings: at('2028-07-01') }, [bed('1')], [['leek']], 2028);
+    expect(later.crops[0]!.plantDay).toBe(dayOf('2028-07-01'));
     expect(gaps[0]!.known?.id).toBe('k');
     expect(lay('1', 'leek').gaps[0]!.known).toBeUndefined();
   });

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { readGardenFile } from '../../records/files/gardenFile.ts';
+import { speciesOf } from '../../catalogue/catalogue.ts';
 import { liveShare } from '../seed/weight.ts';
 import { weightsOf } from '../../questions/weights.ts';
 import { livedThrough, lookedAt } from '../../questions/learn.ts';
@@ -83,6 +84,26 @@ describe('what came of a cover', () => {
       0,
       6,
     );
+  });
+  test('in a mix the kind that leads tells when it flowered', () => {
+    const { asked } = lived;
+    const looked = (stage: 'bud' | 'flower', on: string) => ({ day: dayOf(on), stage, members: [] });
+    const looks = [looked('bud', '2025-05-10'), looked('flower', '2025-05-24')];
+    const flower = (members: typeof asked.members) => {
+      const seed = members.map(() => asked.seed_g_m2[0]!);
+      const mixed = { ...asked, looks, members, seed_g_m2: seed };
+      const question = { ...lived, asked: mixed, plannedSeed_g_m2: seed, wokeSeed_g_m2: seed };
+      return cameOf(question).find((c) => c.what === 'flower')!;
+    };
+    const [vetch] = asked.members;
+    const alone = flower([vetch!]);
+    expect(alone.seen).toBe(dayOf('2025-05-17'));
+    const mixed = flower([
+      { ...vetch!, share: 0.6 },
+      { species: speciesOf('cereal-rye'), share: 0.4 },
+    ]);
+    expect(mixed.seen).toBe(alone.seen);
+    expect(Math.abs(mixed.expected.mid - alone.expected.mid)).toBeLessThan(6);
   });
   test('what still stands has not come to anything yet, and what nobody looked at is no question', () => {
     const stands = garden.covers.find((c) => c.sownOn && c.passes.every((p) => !p.doneOn) && !c.endedOn)!;
