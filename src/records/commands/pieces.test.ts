@@ -1,23 +1,18 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import Dexie from 'dexie';
-import { readFileSync } from 'node:fs';
-import { KilimDatabase } from '../db.ts';
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { type KilimDatabase } from '../db.ts';
 import { coverDays } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { bringBack, readGardenFile } from '../files/gardenFile.ts';
 import { type Bed, type Cover } from '../types.ts';
 import { changeCover, changePlanting } from './change.ts';
 import { removeBed, savePlanting, type Hands } from '../verbs/verbs.ts';
+import { demoKept, inStore } from '../testStore.ts';
 import { undo } from '../write.ts';
 import { cutBed, joinBed, type Wanted } from './pieces.ts';
 import { orderBeds, placeBeds } from './ground.ts';
 
-let n = 0;
 let db: KilimDatabase;
 let hands: Hands;
-const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
-if (!read.ok) throw new Error(read.failure.code);
-const base = read.value;
+const base = demoKept();
 const gardenId = base.garden.id;
 /** A bed whose cover stands, with looks, and a crop that is to follow. */
 const standing = base.covers.find(
@@ -30,20 +25,9 @@ const halves: Wanted[] = [
   { name: 'south half', use: 'bed', share: 1 },
 ];
 
-beforeEach(async () => {
-  db = new KilimDatabase(`pieces-${++n}`);
-  let made = 0;
-  let second = 0;
-  hands = {
-    db,
-    now: () => new Date(Date.UTC(2027, 3, 13, 8, 0, ++second)).toISOString(),
-    newId: () => `new-${++made}`,
-  };
-  await bringBack(db, base);
-});
-afterEach(async () => {
-  db.close();
-  await Dexie.delete(db.name);
+inStore(base, (h) => {
+  hands = h;
+  db = h.db;
 });
 
 const piecesNow = async (of = bed.id) =>

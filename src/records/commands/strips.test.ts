@@ -1,40 +1,29 @@
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import Dexie from 'dexie';
-import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
 import { worked } from '../../core/bed/pieces.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { neighboursOf, mowingInput } from '../../questions/strips.ts';
-import { KilimDatabase } from '../db.ts';
-import { bringBack, readGardenFile, writeGardenFile } from '../files/gardenFile.ts';
+import { type KilimDatabase } from '../db.ts';
+import { readGardenFile, writeGardenFile } from '../files/gardenFile.ts';
 import { type Bed } from '../types.ts';
 import { type Hands, readKept } from '../verbs/verbs.ts';
+import { demoKept, inStore } from '../testStore.ts';
 import { undo } from '../write.ts';
 import { cutBed } from './pieces.ts';
 import { settle } from './settle.ts';
 import { endStrip, logStrip, setStrip, unlogStrip } from './strips.ts';
 
-let n = 0;
 let db: KilimDatabase;
 let hands: Hands;
-const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
-if (!read.ok) throw new Error(read.failure.code);
-const base = read.value;
+const base = demoKept();
 const gardenId = base.garden.id;
 const bed = base.beds.find((b) => b.name === '3')!;
 const ON = '2027-04-13';
 const CLOVER = { what: 'white-clover', since: '2026-09-01', years: 4, low_cm: 6 };
 let path: Bed;
 
-beforeEach(async () => {
-  db = new KilimDatabase(`strips-${++n}`);
-  let made = 0;
-  let second = 0;
-  hands = {
-    db,
-    now: () => new Date(Date.UTC(2027, 3, 13, 8, 0, ++second)).toISOString(),
-    newId: () => `new-${++made}`,
-  };
-  await bringBack(db, base);
+inStore(base, async (h) => {
+  hands = h;
+  db = h.db;
   await cutBed(hands, bed, {
     on: ON,
     today: ON,
@@ -46,10 +35,6 @@ beforeEach(async () => {
     ],
   });
   path = (await db.beds.toArray()).find((b) => b.name === '3 path')!;
-});
-afterEach(async () => {
-  db.close();
-  await Dexie.delete(db.name);
 });
 const now = async () => (await db.beds.get(path.id))!;
 const kept = async () => {

@@ -1,19 +1,14 @@
-import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import Dexie from 'dexie';
-import { readFileSync } from 'node:fs';
-import { KilimDatabase } from '../db.ts';
-import { bringBack, readGardenFile } from '../files/gardenFile.ts';
+import { expect, test } from '@jest/globals';
+import { type KilimDatabase } from '../db.ts';
 import { type Trial } from '../types.ts';
 import { type Hands } from '../verbs/verbs.ts';
+import { demoKept, inStore } from '../testStore.ts';
 import { undo } from '../write.ts';
 import { cutIntoPlots, measurePlot, removeTrial, setTrial } from './trial.ts';
 
-let n = 0;
 let db: KilimDatabase;
 let hands: Hands;
-const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
-if (!read.ok) throw new Error(read.failure.code);
-const base = read.value;
+const base = demoKept();
 const id = base.garden.id;
 const trial: Trial = {
   id: 'mine',
@@ -34,20 +29,10 @@ const trial: Trial = {
   })),
 };
 
-beforeEach(async () => {
-  db = new KilimDatabase(`trial-${++n}`);
-  let minute = 0;
-  hands = {
-    db,
-    now: () => new Date(Date.UTC(2027, 4, 5, 8, ++minute)).toISOString(),
-    newId: () => 'x',
-  };
-  await bringBack(db, base);
+inStore(base, async (h) => {
+  hands = h;
+  db = h.db;
   await setTrial(hands, id, trial);
-});
-afterEach(async () => {
-  db.close();
-  await Dexie.delete(db.name);
 });
 const mine = async () => (await db.gardens.get(id))!.trials.find((t) => t.id === 'mine');
 
