@@ -101,6 +101,18 @@ test('film says its age, when it is looked over and when it must be lifted; lift
   expect(after.piece).toMatchObject({ from: '2034-09-01', use: 'bed', of: whole.id });
 });
 
+test('a path that is a bed again says when it ended and asks for nothing more', async () => {
+  const life = { what: 'white-clover', since: '2025-04-01', years: null, low_cm: 6, done: [] };
+  const beds = kept.beds.map((b) =>
+    b.id === 'path' ? { ...b, life, piece: { ...b.piece!, until: '2027-04-13' } } : b,
+  );
+  await renderInGarden(<OnStrip use="path" />, { kept: { ...kept, beds } });
+  await screen.findByText('It ended, or is to end, on 13 Apr.');
+  expect(screen.getByText('since 1 Apr 2025, in its year 3')).toBeTruthy();
+  expect(screen.queryByText(/^Mow it|how it grows/)).toBeNull();
+  expect(screen.queryByRole('button', { name: 'Mown today' })).toBeNull();
+});
+
 test('a plant that stays is trimmed and strawed every year', async () => {
   const { user, db } = await renderInGarden(<OnStrip use="kept" />, { kept });
   await user.type(await screen.findByLabelText('Plant'), 'Rhubarb');

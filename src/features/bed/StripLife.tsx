@@ -39,7 +39,8 @@ function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
   const [minutes, setMinutes] = useState('');
   const now = dayOf(today);
   const jobs = stripJobs(stripsOf([bed]), now, garden.site.latitude_deg < 0, mowDays(mowings));
-  const age = ageOf(life, now);
+  const over = bed.piece!.until !== null && bed.piece!.until <= today;
+  const age = ageOf(life, over ? dayOf(bed.piece!.until!) : now);
   const spent = Number(minutes.replace(',', '.'));
   const timed = minutes.trim() !== '' && spent >= 0;
   const log = (kind: StripDeed) =>
@@ -55,7 +56,7 @@ function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
         {life.years !== null && ` of ${life.years}`}
         {life.holes && `; holes ${life.holes.across_cm} cm across, every ${life.holes.apart_cm} cm`}
       </p>
-      {use === 'path' && <Mow mow={mow} now={now} />}
+      {use === 'path' && !over && <Mow mow={mow} now={now} />}
       <ul className="mt-2">
         {jobs
           .filter((j) => j.kind !== 'mow')
@@ -66,14 +67,16 @@ function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
             </li>
           ))}
       </ul>
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <TextField label="Minutes it took" value={minutes} onChange={setMinutes} decimal />
-        {DEEDS_OF[use].map((kind) => (
-          <button key={kind} type="button" className="btn" onClick={() => log(kind)}>
-            {DEED_WORDS[kind].done} today
-          </button>
-        ))}
-      </div>
+      {!over && (
+        <div className="mt-3 flex flex-wrap items-end gap-3">
+          <TextField label="Minutes it took" value={minutes} onChange={setMinutes} decimal />
+          {DEEDS_OF[use].map((kind) => (
+            <button key={kind} type="button" className="btn" onClick={() => log(kind)}>
+              {DEED_WORDS[kind].done} today
+            </button>
+          ))}
+        </div>
+      )}
       {life.done.length > 0 && (
         <ul className="mt-3" aria-label="Done to it">
           {[...life.done].reverse().map((d) => (
