@@ -177,6 +177,7 @@ test('a large picture reads as its small copy, and one pixel is read', () => {
 test('twenty points along a string: share and its range', () => {
   expect(pointCover(10).share).toBe(0.5);
   expect(pointCover(10).error).toBeCloseTo(0.143, 2);
+  expect(pointCover(15).error).toBeCloseTo(1.28 * Math.sqrt(((15.5 / 21) * (5.5 / 21)) / 20), 9);
   expect(pointCover(0).error).toBeGreaterThan(0);
   expect(pointCover(20).share).toBe(1);
 });

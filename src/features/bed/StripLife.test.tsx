@@ -87,7 +87,7 @@ test('film says its age, when it is looked over and when it must be lifted; lift
   const life = { what: 'woven', since: '2024-09-01', years: 10, done: [] };
   const beds = kept.beds.map((b) => (b.id === 'film' ? { ...b, life } : b));
   const { user, db } = await renderInGarden(<OnStrip use="film" />, { kept: { ...kept, beds } });
-  await screen.findByText('Woven sheet');
+  await screen.findByRole('heading', { name: 'Woven sheet' });
   expect(screen.getByText('since 1 Sep 2024, in its year 3 of 10')).toBeTruthy();
   expect(screen.getByText('Lift it before it breaks up: on 1 Sep 2034')).toBeTruthy();
   // It is this piece since September: the first spring after that.
@@ -118,7 +118,7 @@ test('a plant that stays is trimmed and strawed every year', async () => {
   await user.type(await screen.findByLabelText('Plant'), 'Rhubarb');
   await user.type(screen.getByLabelText('Meant to stay, years'), '8');
   await user.click(screen.getByRole('button', { name: 'Keep this' }));
-  await screen.findByText('Rhubarb');
+  await screen.findByRole('heading', { name: 'Rhubarb' });
   expect(screen.getByText('Straw on: on 1 Nov 2027')).toBeTruthy();
   expect(screen.getByText('Trim it: on 15 Feb 2028')).toBeTruthy();
   expect(
