@@ -1,7 +1,7 @@
 import { cropOf, findCrop, usualWay } from '../catalogue/catalogue.ts';
 import { coverDays, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
-import { offerAims, offerPlanting } from '../core/choose/begin.ts';
+import { offerAims } from '../core/choose/begin.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
@@ -9,6 +9,7 @@ import { REST } from '../core/rotation/rotation.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Cover, Planting } from '../records/types.ts';
 import { coverOf } from './draft.ts';
+import { offeredIn, seasonOf, standsFor_d } from './rotation.ts';
 import { bedNotes, gapQuestion } from './gap.ts';
 import { nextCropOf } from './methods.ts';
 
@@ -28,12 +29,6 @@ export interface YearGap {
 /** Shorter gaps carry no cover, longer ones are no gap: the core looks no further. */
 const LEAST_GAP_D = 35;
 const LONGEST_GAP_D = 500;
-
-/** From planting to clearing, days. */
-const standsFor = (cropId: string): number => {
-  const { days } = cropOf(cropId);
-  return Math.round((days[0] + days[1]) / 2);
-};
 
 /** A crop of a plan on its day. */
 export interface PlannedCrop {
@@ -57,29 +52,30 @@ export function layOut(
   grid: readonly (readonly string[])[],
   first: number,
 ): { crops: PlannedCrop[]; gaps: YearGap[] } {
-  const south = garden.site.latitude_deg < 0;
   const crops: PlannedCrop[] = [];
   const gaps: YearGap[] = [];
   beds.forEach((bed, b) => {
     const mine = plantings
       .filter((p) => p.bedId === bed.id && findCrop(p.cropId))
-      .map((p) => ({ p, ...plantingDays(p) }));
-    const begins = dayOf(`${first}-01-01`);
+      .map((p) => ({ p, ...plantingDays(p) }))
+      .sort((x, y) => x.from - y.from);
+    const { begins } = seasonOf(garden, first);
     let free = Math.max(...mine.filter((m) => m.from < begins).map((m) => m.to), -Infinity);
     if (!Number.isFinite(free)) free = dayOf(`${first - 1}-10-01`);
     grid.forEach((row, year) => {
-      const cropId = row[b]!;
-      if (cropId === REST || !findCrop(cropId)) return;
-      const y = first + year;
-      const known = mine.find((m) => m.p.cropId === cropId && m.from >= free && yearIn(m.from) === y);
-      const way = known?.p.way ?? cropOf(cropId).ways[0]!;
-      const earliest = Math.max(free, dayOf(south ? `${y}-08-01` : `${y}-02-01`) - LEAST_GAP_D);
-      const plantDay = known?.from ?? offerPlanting(garden.site, cropOf(cropId), way, earliest)?.day;
-      if (plantDay === undefined || yearIn(plantDay) > y) return;
-      const clearDay = known?.to ?? plantDay + standsFor(cropId);
+      const season = seasonOf(garden, first + year);
+      // What is planned already in that year stays, whatever the plan would have there.
+      const there = mine.filter((m) => m.from >= season.begins && m.from < season.until);
+      const known = there[0];
+      const cropId = known?.p.cropId ?? row[b]!;
+      if (!known && (cropId === REST || !findCrop(cropId))) return;
+      const crop = cropOf(cropId);
+      const way = known?.p.way ?? crop.ways[0]!;
+      const plantDay = known?.from ?? offeredIn(garden, crop, first + year, free);
+      if (plantDay === undefined) return;
+      const clearDay = known ? Math.max(...there.map((m) => m.to)) : plantDay + standsFor_d(crop);
       crops.push({ bedId: bed.id, year, cropId, way, plantDay, clearDay, known: known?.p });
-      const long = plantDay - free;
-      if (long >= LEAST_GAP_D)
+      if (plantDay - free >= LEAST_GAP_D)
         gaps.push({
           bed,
           year,
@@ -97,8 +93,6 @@ export function layOut(
   });
   return { crops, gaps: gaps.sort((a, b) => a.year - b.year || a.bed.order - b.bed.order) };
 }
-
-const yearIn = (day: Day): number => Number(isoOf(day).slice(0, 4));
 
 /** Years over which covers of a plan are weighed. */
 export const PLAN_YEARS = 24;

@@ -2,11 +2,11 @@ import { type CropEntry } from '../catalogue/schema.ts';
 import { cropOf, findCrop } from '../catalogue/catalogue.ts';
 import { asOn, isGrown, worked } from '../core/bed/pieces.ts';
 import { plantingDays } from '../core/bed/timeline.ts';
-import { dayOf, isoOf } from '../core/calendar/day.ts';
+import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
 import { offerPlanting } from '../core/choose/begin.ts';
 import { REST, type RotationInput, type Wanted } from '../core/rotation/rotation.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
-import type { Bed, Planting } from '../records/types.ts';
+import type { Bed, Garden, Planting } from '../records/types.ts';
 
 /** Families that a trouble of a bed keeps away from it: what the trouble lives on. */
 const BARS: Partial<Record<Bed['troubles'][number], string[]>> = {
@@ -82,6 +82,27 @@ export function rotationQuestion(
 /** A cover is given so long before the first planting of a year is looked for. */
 const LEAST_COVER_D = 42;
 
+/** The days on which a crop of a year may go in: from its cover's six weeks before the year wakes, to its end. */
+export function seasonOf({ site }: Pick<Garden, 'site'>, year: number): { begins: Day; until: Day } {
+  const wakes = dayOf(site.latitude_deg < 0 ? `${year}-08-01` : `${year}-02-01`);
+  return { begins: wakes - LEAST_COVER_D, until: dayOf(`${year + 1}-01-01`) };
+}
+
+/** The day of a year on which a crop can go in once the ground is free; undefined where that year has none. */
+export function offeredIn(
+  { site }: Pick<Garden, 'site'>,
+  crop: CropEntry,
+  year: number,
+  free: Day,
+): Day | undefined {
+  const { begins, until } = seasonOf({ site }, year);
+  const day = offerPlanting(site, crop, crop.ways[0]!, Math.max(begins, free))?.day;
+  return day !== undefined && day < until ? day : undefined;
+}
+
+/** From planting to clearing, days. */
+export const standsFor_d = ({ days }: CropEntry): number => Math.round((days[0] + days[1]) / 2);
+
 /** The coming year's crops as plantings: each on the day that this garden's warmth and frosts offer. A bed that rests, or is planned already, gets none. */
 export function plantingsFor(
   { garden, plantings }: Pick<GardenContents, 'garden' | 'plantings'>,
@@ -90,28 +111,24 @@ export function plantingsFor(
   year: number,
   newId: () => string,
 ): Planting[] {
-  const south = garden.site.latitude_deg < 0;
-  const begins = dayOf(south ? `${year}-08-01` : `${year}-02-01`) - LEAST_COVER_D;
-  const until = dayOf(`${year + 1}-01-01`);
+  const { begins, until } = seasonOf(garden, year);
   return bedIds.flatMap((bedId, i) => {
     const crop = findCrop(row[i]!);
     if (row[i] === REST || !crop) return [];
     const stand = plantings.filter((p) => p.bedId === bedId).map(plantingDays);
     if (stand.some((d) => d.from >= begins && d.from < until)) return [];
-    const free = Math.max(begins, ...stand.map((d) => d.to));
-    const way = crop.ways[0]!;
-    const day = offerPlanting(garden.site, crop, way, free)?.day;
-    if (day === undefined || day >= until) return [];
+    const day = offeredIn(garden, crop, year, Math.max(...stand.map((d) => d.to), -Infinity));
+    if (day === undefined) return [];
     return [
       {
         id: newId(),
         gardenId: garden.id,
         bedId,
         cropId: crop.id,
-        way,
+        way: crop.ways[0]!,
         plantOn: isoOf(day),
         plantedOn: null,
-        clearOn: isoOf(day + Math.round((crop.days[0] + crop.days[1]) / 2)),
+        clearOn: isoOf(day + standsFor_d(crop)),
         clearedOn: null,
         note: '',
       },

@@ -59,7 +59,7 @@ function samplesOf(c: Case): Sample[] {
     way: findWay(c.sown ?? 'raked')!,
     watered: true,
     gap: { freeDay: dayOf(c.free), plantDay: dayOf(c.plant), next: { ...crop, way: c.way ?? crop.ways[0]! } },
-    candidates: allCovers().filter((_, i) => i % 5 === 0),
+    candidates: allCovers().filter((_, i) => i % 3 === 0),
     methods: methods.map((m) => ({
       ...m,
       minutesPer100m2: 60,

@@ -90,7 +90,7 @@ describe('planting back', () => {
   test('the wait that is shown is the wait that is computed, for every way of ending and both ways of planting', () => {
     for (const m of methods)
       for (const way of ['seed', 'transplant'] as const) {
-        const a = ask({ ...ryeThenCarrot, crop: 'kale', way, method: m.id, start: '2027-06-05' }, {}, 1);
+        const a = ask({ ...ryeThenCarrot, crop: 'kale', way, method: m.id, start: '2027-06-05' }, {}, 3);
         if (!Number.isFinite(a.ending.wait_d20)) continue;
         const { flat, pests, rots, check } = a.waits_d20;
         const shown = Math.max(flat, pests, rots, check);

@@ -133,6 +133,8 @@ export function mowing(input: MowingInput): Mowing {
     const days_k = years.flatMap((y) => y.cuts.slice(k, k + 1)).map((d) => fromDay + d);
     if (days_k.length * 2 < years.length || days_k.length === 0) break;
     const { low, mid, high } = spreadOf(days_k);
+    // Late cuts are seen by warm years alone: a day that is no later than the cut before says nothing.
+    if (cuts.length > 0 && Math.round(mid) <= cuts.at(-1)!.mid) break;
     cuts.push({ low: Math.round(low), mid: Math.round(mid), high: Math.round(high) });
   }
   const { limit_cm, under } = limitOn(beside, low_cm, cuts[0]?.mid ?? today);

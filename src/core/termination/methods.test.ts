@@ -41,8 +41,8 @@ function endings(
 }
 
 describe('methods', () => {
-  test('every method on a fifth of the mixes gives odds between 0 and 1 and no NaN', () => {
-    for (const mix of mixes.filter((_, i) => i % 5 === 0))
+  test('every method on a third of the mixes gives odds between 0 and 1 and no NaN', () => {
+    for (const mix of mixes.filter((_, i) => i % 3 === 0))
       for (const e of endings('cool-maritime', mix.members, '2026-09-08', 250).values()) {
         for (const odds of Object.values(e.odds)) expect(odds >= 0 && odds <= 1).toBe(true);
         for (const v of [e.nitrogen_g_m2.mid, e.residue_g_m2.mid, e.surviving, e.carbonToNitrogen])

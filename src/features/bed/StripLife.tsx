@@ -115,10 +115,13 @@ function stripJobWords(kind: string, use: LastingUse): string {
   return kind === 'trim' ? 'Trim it:' : 'Straw on:';
 }
 
+const SHOWN_CUTS = 3;
+
 /** When the path is mown next, and why then. */
 function Mow({ mow, now }: { mow: Mowing | undefined; now: number }) {
   if (!mow) return <p className="text-bark">Working out how it grows…</p>;
   const [next, ...later] = mow.cuts;
+  const last = later.at(-1);
   const height = Math.round(mow.height_cm.mid);
   const limit = Math.round(mow.limit_cm);
   return (
@@ -140,7 +143,14 @@ function Mow({ mow, now }: { mow: Mowing | undefined; now: number }) {
           : `it is mown at ${limit} cm, so that you walk on it and do not wade through it.`}
       </p>
       {later.length > 0 && (
-        <p className="text-bark">Then about {later.map((c) => showDay(c.mid)).join(', ')}.</p>
+        <p className="text-bark">
+          Then about{' '}
+          {later
+            .slice(0, SHOWN_CUTS)
+            .map((c) => showDay(c.mid))
+            .join(', ')}
+          {last && later.length > SHOWN_CUTS && `, and so on until ${showDay(last.mid)}`}.
+        </p>
       )}
     </>
   );

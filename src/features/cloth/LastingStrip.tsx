@@ -30,7 +30,7 @@ export function UseMark({
   if (width < 12 || y(to) - y(from) < 60) return null;
   return (
     <text
-      transform={`translate(${x + width / 2 + 4} ${y(from) + 30}) rotate(90)`}
+      transform={`translate(${x + width / 2 - 4} ${y(from) + 30}) rotate(90)`}
       fontSize={12}
       fontWeight={700}
       fill={use === 'film' || use === 'kept' ? 'var(--color-paper)' : 'var(--color-walnut)'}

@@ -51,6 +51,12 @@ export function PlanSumsList({
   first: number;
   units: UnitChoice;
 }) {
+  if (waiting > 0)
+    return (
+      <p role="status" className="mt-4">
+        Working out covers: {sums.gaps - waiting} of {sums.gaps} gaps.
+      </p>
+    );
   const busiest = Math.max(...sums.minutes);
   const { most } = sums;
   return (
@@ -58,12 +64,6 @@ export function PlanSumsList({
       <h3 className="font-display text-lg font-bold">{Math.round(sums.bareDays)} bare days a bed and year</h3>
       <p>
         instead of {Math.round(sums.emptyDays)} were the {sums.gaps} gaps left open.
-        {waiting > 0 && (
-          <span role="status" className="text-bark">
-            {' '}
-            {waiting} gaps are still worked out.
-          </span>
-        )}
       </p>
       {most && most.times > 1 && most.times >= sums.gaps * MUCH && (
         <p className="text-madder mt-1 font-semibold">
