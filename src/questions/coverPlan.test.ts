@@ -5,8 +5,9 @@ import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { chooseAll } from '../core/choose/rounds.ts';
 import { hang, rankSamples } from '../core/choose/rank.ts';
 import { coversFor } from '../core/rotation/covers.ts';
-import { REST } from '../core/rotation/rotation.ts';
+import { planRotation, REST } from '../core/rotation/rotation.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
+import { plantingsFor, rotationQuestion } from './rotation.ts';
 import { layOut, planCover, planGapQuestion } from './coverPlan.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
@@ -35,6 +36,33 @@ describe('a plan laid out in time', () => {
     // Tomatoes wait for the last frost.
     expect(isoOf(crops[1]!.plantDay) > '2029-05-01').toBe(true);
     expect(crops[0]!.clearDay - crops[0]!.plantDay).toBeGreaterThan(80);
+  });
+  test('a crop goes into the records on the day on which the plan shows it, and hangs its cover for that day', () => {
+    const asked = rotationQuestion(c, '2027-04-13', 1);
+    const beds = asked.beds.map((k) => c.beds.find((b) => b.id === k.id)!);
+    const [row] = planRotation(asked, 'fewest-bent').grid;
+    const laid = layOut(c, beds, [row!], 2028);
+    let n = 0;
+    const made = plantingsFor(
+      c,
+      beds.map((b) => b.id),
+      row!,
+      2028,
+      () => `n${++n}`,
+    );
+    expect(made.length).toBeGreaterThan(8);
+    expect(made.map((p) => [p.bedId, p.plantOn, p.clearOn])).toEqual(
+      laid.crops.filter((k) => !k.known).map((k) => [k.bedId, isoOf(k.plantDay), isoOf(k.clearDay)]),
+    );
+  });
+  test('what is planned already in a year stays, whatever the plan would have there', () => {
+    const base = c.plantings[0]!;
+    const other = { ...base, id: 'x', bedId: bed('1').id, cropId: 'cabbage', plantOn: '2028-05-02' };
+    const plantings = [...c.plantings, { ...other, plantedOn: null, clearOn: '2028-09-01', clearedOn: null }];
+    const { crops, gaps } = layOut({ ...c, plantings }, [bed('1')], [['leek'], ['tomato']], 2028);
+    expect(crops.map((k) => k.cropId)).toEqual(['cabbage', 'tomato']);
+    expect(gaps[0]).toMatchObject({ cropId: 'cabbage', plantDay: dayOf('2028-05-02') });
+    expect(gaps[1]!.freeDay).toBe(dayOf('2028-09-01'));
   });
   test('a year of rest leaves one long gap for the crop after it', () => {
     const { gaps } = lay('1', REST, 'tomato');

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import { findCrop } from '../catalogue/catalogue.ts';
+import { dayOf } from '../core/calendar/day.ts';
+import { cropOf, findCrop } from '../catalogue/catalogue.ts';
 import { planRotation, REST } from '../core/rotation/rotation.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
-import { comingYear, plantingsFor, rotationQuestion } from './rotation.ts';
+import { comingYear, offeredIn, plantingsFor, rotationQuestion, seasonOf, standsFor_d } from './rotation.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
 if (!read.ok) throw new Error(read.failure.code);
@@ -61,6 +62,17 @@ describe('rotation from the records', () => {
     };
     expect(rotationQuestion(ill, TODAY, 1).beds[bed('5')]!.barred).toEqual(['Brassicaceae']);
     expect(asked.beds[bed('5')]!.barred).toEqual([]);
+  });
+  test('a crop is offered six weeks after the bed is free, or six weeks into the year that wakes on 1 February', () => {
+    const kale = cropOf('kale');
+    const { begins, until } = seasonOf(garden.garden, 2028);
+    expect([begins, until]).toEqual([dayOf('2027-12-21'), dayOf('2029-01-01')]);
+    const south = { site: { ...garden.garden.site, latitude_deg: -38 } };
+    expect(seasonOf(south, 2028).begins).toBe(dayOf('2028-06-20'));
+    const free = dayOf('2028-06-01');
+    expect(offeredIn(garden.garden, kale, 2028, free)).toBe(free + 42);
+    expect(offeredIn(garden.garden, kale, 2028, dayOf('2028-12-20'))).toBeUndefined();
+    expect(standsFor_d(kale)).toBe(Math.round((kale.days[0] + kale.days[1]) / 2));
   });
   test('a year becomes plantings inside it, each in its season, none on a bed that rests, none twice', () => {
     const plan = planRotation(asked, 'with-rest');

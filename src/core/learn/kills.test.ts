@@ -6,6 +6,7 @@ import { endedBy } from '../../questions/learn.ts';
 import { methodsHere } from '../../questions/methods.ts';
 import { dayOf } from '../calendar/day.ts';
 import { tryEnding } from '../plan/lastWeeks.ts';
+import { forecastCover } from '../plan/forecast.ts';
 import { standOf } from '../plan/standing.ts';
 import { byBlows, type EndedBy, learnKills } from './kills.ts';
 
@@ -102,6 +103,26 @@ describe('forecasts that go by it', () => {
     const method = asked.methods.find((m) => m.id === 'cut')!;
     return tryEnding(standOf({ ...asked, looks: [] }), method, dayOf(TODAY) + 14).odds.dead;
   };
+  test('of a cover whose first cut is made, the cut that was and the cut to come kill by it too', () => {
+    const green = (times: number) => {
+      const own = {
+        ...garden.garden,
+        learnt: { on: TODAY, covers: 4, shifts: {}, kills: { 'cut-twice': times } },
+      };
+      const begun = {
+        ...cover,
+        method: 'cut-twice',
+        passes: [
+          { kind: 'cut', due: '2027-04-03', doneOn: '2027-04-03' },
+          { kind: 'cut', due: '2027-04-24', doneOn: null },
+        ],
+      };
+      const asked = forecastInput(own, bed, begun, garden.plantings, [], TODAY, 40);
+      return forecastCover(asked).settled!.surviving;
+    };
+    expect(green(0.2)).toBeGreaterThan(green(1) + 0.02);
+    expect(green(5)).toBeLessThan(green(1));
+  });
   test('a way that fails here is given worse odds, and one of which nothing was shown the same as before', () => {
     expect(odds(1)).toBe(odds(undefined));
     expect(odds(0.2)).toBeLessThan(odds(1) - 0.02);

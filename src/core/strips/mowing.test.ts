@@ -86,6 +86,15 @@ describe('when it is mown', () => {
     expect(beside.under).toBe('lettuce');
     expect(beside.limit_cm).toBeLessThan(20);
   });
+  test('cuts are told in the order of their days, each later than the one before', () => {
+    // Mown high and often, the last cuts are seen by warm years alone.
+    for (const climate of ['humid-temperate', 'humid-subtropical', 'mediterranean'])
+      for (const today of ['2027-04-13', '2027-05-01']) {
+        const { cuts } = ask({ site: site(climate), low_cm: 14, today: dayOf(today), cutOn: dayOf(today) });
+        expect(cuts.length).toBeGreaterThan(2);
+        for (let k = 1; k < cuts.length; k++) expect(cuts[k]!.mid).toBeGreaterThan(cuts[k - 1]!.mid);
+      }
+  });
   test('clover, which stays lower, later than grass; one that was never mown since autumn is due today', () => {
     const { thermal, growth, stages } = speciesOf('white-clover');
     const clover = { thermal, heightFlower_m: growth.heightFlower_m, flower_cd: stages.flower_cd };
