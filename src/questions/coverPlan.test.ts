@@ -114,6 +114,21 @@ describe('the cover of a gap', () => {
   });
   // Some of the covers are enough to tell.
   const candidates = allCovers().filter((_, i) => i % 3 === 0);
+  test('is asked in the same words before and after the year before it is planned: nothing is worked out again', () => {
+    const leek = crops[0]!;
+    const made = { ...c.plantings[0]!, id: 'new', bedId: leek.bedId, cropId: leek.cropId, way: leek.way };
+    const planned = {
+      ...made,
+      plantOn: isoOf(leek.plantDay),
+      plantedOn: null,
+      clearOn: isoOf(leek.clearDay),
+      clearedOn: null,
+    };
+    const after = { ...c, plantings: [planned, ...c.plantings] };
+    const again = layOut(after, [bed('3')], [['winter-squash'], ['cabbage']], 2028);
+    expect(again.crops[0]!.known?.id).toBe('new');
+    expect(planGapQuestion(after, again.gaps[1]!, again.crops)).toEqual(asked);
+  });
   const input = { ...planGapQuestion(c, gaps[0]!, crops), candidates };
   const found = coversFor(input, 4);
   test('is one that Choose would put among its first, with about the same odds, each kind of answer once', () => {
