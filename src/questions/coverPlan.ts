@@ -133,9 +133,14 @@ export function planGapQuestion(
     aims,
     years: PLAN_YEARS,
   });
+  // In one order, so that a gap is the same question before and after the year before it is planned.
+  const families = [...asked.bed.families].sort(
+    (a, b) => a.yearsAgo - b.yearsAgo || a.family.localeCompare(b.family),
+  );
   // The catalogue's covers are with the core already, and a plan gives no reasons.
   return {
     ...asked,
+    bed: { ...asked.bed, families },
     candidates: asked.candidates.filter((c) => c.from === 'mix' || c.from === 'packet'),
     hazards: {},
   };
