@@ -103,6 +103,8 @@ export function siteFrom(typed: Typed): Site {
       tmin_c: n.tmin_c ?? [],
       rain_mm: n.rain_mm ?? [],
       coldestNight_c: n.coldestNight_c ?? null,
+      lastFrost_doy: n.lastFrost_doy ?? null,
+      firstFrost_doy: n.firstFrost_doy ?? null,
     });
     if (!fit.ok) throw new Error(`${file}: ${fit.failure.code} ${JSON.stringify(fit.failure.facts ?? {})}`);
     return fit.value;

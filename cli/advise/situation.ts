@@ -21,6 +21,8 @@ const situationSchema = z.object({
       tmin_c: monthly,
       rain_mm: monthly,
       coldestNight_c: z.number().nullable(),
+      lastFrost_doy: z.number().nullable().optional(),
+      firstFrost_doy: z.number().nullable().optional(),
     }),
   ]),
   freeOn: date,

@@ -15,6 +15,9 @@ export interface Place {
   rain_mm: number[];
   /** Mean over years of the coldest night. */
   coldestNight_c: number;
+  /** Usual last and first frost of the screen, days of year 0..365; missing where most years have none. Within about eight days. */
+  lastFrost_doy?: number;
+  firstFrost_doy?: number;
   confidence: string;
 }
 

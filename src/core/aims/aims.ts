@@ -84,7 +84,7 @@ const PER_MINUTE = 1 / 6000;
  * that ending a cover usually takes, a month of it costs as much as three hours of work. A gap under fifteen weeks has no five of them to give away:
  * there a third of it is free, and a day costs the more the fewer there are (judgement: what lies longer than it lived was hardly worth its seed).
  */
-const IDLE_FREE_D = 35;
+export const IDLE_FREE_D = 35;
 const SHORT_GAP_D = 3 * IDLE_FREE_D;
 const PER_IDLE_DAY = 1 / 900;
 

@@ -126,6 +126,10 @@ describe('late by days', () => {
     const nothing = sample('radish', [ending('sheet', { hold: 0.03 })]);
     expect(hang(rankSamples([late(3), nothing], hold)).map((h) => h.sample.id)).toEqual(['vetch', 'radish']);
   });
+  test('nor is what is in time in one year of six: where nothing is, the way out stands first', () => {
+    const seldom = sample('wheat', [ending('winterkill', { hold: 0.9 }, 0.17)]);
+    expect(hang(rankSamples([late(3), seldom], hold)).map((h) => h.sample.id)).toEqual(['vetch', 'wheat']);
+  });
 });
 
 describe('alike', () => {

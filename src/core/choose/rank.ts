@@ -60,8 +60,8 @@ export const answerKind = (sample: Sample): string =>
 const WORTH_SOWING = 0.08;
 
 /**
- * In the order of rank, each kind of answer once; alike samples stand behind the first of their kind. What is ready in time comes first of all,
- * as long as it is worth the seed.
+ * In the order of rank, each kind of answer once; alike samples stand behind the first of their kind. What is ready in time in
+ * most years comes first of all, as long as it is worth the seed.
  */
 export function hang(ranked: Ranked[]): Hung[] {
   const heads = new Map<string, Hung>();
@@ -72,6 +72,7 @@ export function hang(ranked: Ranked[]): Hung[] {
     else heads.set(key, { ...r, behind: [] });
   }
   const hung = [...heads.values()];
-  const first = hung.findIndex((h) => !h.late && h.fit >= WORTH_SOWING);
+  const inTime = (h: Hung) => (h.sample.best?.odds.inTime ?? 0) >= FAILING;
+  const first = hung.findIndex((h) => !h.late && h.fit >= WORTH_SOWING && inTime(h));
   return first > 0 ? [hung[first]!, ...hung.slice(0, first), ...hung.slice(first + 1)] : hung;
 }

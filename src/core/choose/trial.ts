@@ -1,4 +1,4 @@
-import { type AimStrands, serves } from '../aims/aims.ts';
+import { type AimStrands, IDLE_FREE_D, serves } from '../aims/aims.ts';
 import { type BestWay, bestWay, type Effort, GLANCE, PEEK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
 import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
@@ -29,7 +29,7 @@ export const NAMED_YEARS = 60;
 const EARLIER_D = [14, 28];
 /** Within the days that are simulated past planting, with enough of them left for dying and mellowing. */
 const LATER_D = [21, 42];
-/** A stand this sure, this much in season and this much alive when its work is due is not made better by waiting. */
+/** A stand this sure, this much in season and this much alive when its work is due, that is not done with long before planting, is not made better by waiting. */
 const GOOD_AT_ONCE = { stand: 0.8, season: 0.85, alive: 0.5 };
 /** A later sowing must be worth this much more: every day of delay is a bare day. */
 const WORTH_WAITING = 0.03;
@@ -52,6 +52,8 @@ export interface Screened {
   stand: number;
   season: number;
   alive: number;
+  /** Days from its ending by hand to planting; none where it is left to the weather. */
+  idle_d: number;
 }
 
 /** A few years of one sowing day: enough to tell good days from bad. */
@@ -91,6 +93,7 @@ function judged({ base, usable, aims, ensemble }: Trial, grown: GrownPlan, effor
       weather,
     ).times,
     alive: weather ? 1 : aliveOn(grown, end),
+    idle_d: weather ? 0 : base.plantAt - end,
   };
 }
 
@@ -137,7 +140,10 @@ const chosen = (screened: Screened) => ({
 });
 
 const goodAtOnce = (s: Screened): boolean =>
-  s.stand >= GOOD_AT_ONCE.stand && s.season >= GOOD_AT_ONCE.season && s.alive >= GOOD_AT_ONCE.alive;
+  s.stand >= GOOD_AT_ONCE.stand &&
+  s.season >= GOOD_AT_ONCE.season &&
+  s.alive >= GOOD_AT_ONCE.alive &&
+  s.idle_d <= IDLE_FREE_D;
 
 /** Rooms of the days that are compared; written over by the next cover's. */
 const rooms: CourseRoom[] = [];

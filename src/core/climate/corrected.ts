@@ -1,13 +1,7 @@
 import { type Chances } from '../weather/generate.ts';
-import { dailyClimate, YEAR_DAYS } from '../site/daily.ts';
-import { type FrostRecord, frostChances, frostRecord } from './frost.ts';
+import { dailyClimate } from '../site/daily.ts';
+import { type FrostRecord, type KnownFrosts, daysOff, frostChances, frostRecord } from './frost.ts';
 import { type Site } from '../site/site.ts';
-
-/** What a gardener knows of the own frosts, days of year 0..365; null leaves that end of the winter as it is. */
-export interface KnownFrosts {
-  lastFrost_doy: number | null;
-  firstFrost_doy: number | null;
-}
 
 const YEARS = 120;
 const SEED = 11;
@@ -49,7 +43,7 @@ function moved(site: Site, doy: number, end: 'lastFrost_doy' | 'firstFrost_doy',
     const mid = (low + high) / 2;
     const got = frostRecord(dailyClimate(shifted(site, doy, mid)), chances)[end];
     // Warmer nights bring the last frost forward and put the first one off; without any frost it is too warm.
-    const off = got === undefined ? undefined : signed(got - doy);
+    const off = got === undefined ? undefined : daysOff(got - doy);
     const tooWarm = off === undefined || (end === 'lastFrost_doy' ? off < 0 : off > 0);
     if (tooWarm) high = mid;
     else low = mid;
@@ -57,15 +51,9 @@ function moved(site: Site, doy: number, end: 'lastFrost_doy' | 'firstFrost_doy',
   return shifted(site, doy, (low + high) / 2);
 }
 
-/** Days from one day of the year to another the shorter way round. */
-const signed = (d: number): number => {
-  const round = ((d % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS;
-  return round > YEAR_DAYS / 2 ? round - YEAR_DAYS : round;
-};
-
 function shifted(site: Site, doy: number, by_c: number): Site {
   const tmin_c = site.tmin_c.map((t, m) => {
-    const far = Math.abs(signed(30.5 * m + 15 - doy));
+    const far = Math.abs(daysOff(30.5 * m + 15 - doy));
     return Math.min(site.tmax_c[m]! - LEAST_RANGE_C, t + by_c * Math.max(0, 1 - far / REACH_D));
   });
   return { ...site, tmin_c };

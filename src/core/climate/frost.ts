@@ -14,6 +14,18 @@ export interface FrostRecord {
   coldestNight_c: number;
 }
 
+/** What is known of the frosts of a place, days of year 0..365; null leaves that end of the winter as it is. */
+export interface KnownFrosts {
+  lastFrost_doy: number | null;
+  firstFrost_doy: number | null;
+}
+
+/** Days between two days of the year, given their difference, the shorter way round: -183..183. */
+export const daysOff = (d: number): number => {
+  const round = ((d % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS;
+  return round > YEAR_DAYS / 2 ? round - YEAR_DAYS : round;
+};
+
 /** The start year of the simulated years matters to nothing; it is fixed so that the same site gives the same answer. */
 const FROST_YEARS_FROM = 2001;
 

@@ -1,6 +1,6 @@
 import { type Result, fail, ok } from '../result/result.ts';
 import { type Site, wetShareFrom } from '../site/site.ts';
-import { fitSpread, spreadFrom } from './spread.ts';
+import { fitSpread, fitWarmSpread, spreadFrom } from './spread.ts';
 
 /** Monthly means as a weather service prints them, January to December in both hemispheres. */
 export interface Normals {
@@ -11,6 +11,9 @@ export interface Normals {
   rain_mm: number[];
   /** Mean over years of the coldest night; null when it is not printed. */
   coldestNight_c: number | null;
+  /** Usual last and first frost (Tmin below 0 °C), days of year 0..365, where they are known. */
+  lastFrost_doy?: number | null;
+  firstFrost_doy?: number | null;
 }
 
 const HOTTEST_C = 55;
@@ -19,7 +22,7 @@ const WETTEST_MM = 2500;
 
 /**
  * Answers: which site has these monthly means? Its generated years keep the means; their day-to-day spread is fitted to the coldest
- * night, or follows the yearly range when that is not known.
+ * night and to the frosts at both ends of the winter, or follows the yearly range when those are not known.
  * Fails with `normals-missing`, `normals-range` or `normals-swapped` (where names the month), or `latitude-range`.
  */
 export function siteFromNormals(n: Normals): Result<Site> {
@@ -45,5 +48,6 @@ export function siteFromNormals(n: Normals): Result<Site> {
   };
   if (n.coldestNight_c === null) return ok(base);
   if (n.coldestNight_c > Math.min(...n.tmin_c)) return fail('normals-coldest', 'coldest night');
-  return ok(fitSpread(base));
+  const { lastFrost_doy = null, firstFrost_doy = null } = n;
+  return ok(fitWarmSpread(fitSpread(base), { lastFrost_doy, firstFrost_doy }));
 }

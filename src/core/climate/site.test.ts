@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates } from '../../catalogue/catalogue.ts';
+import { places } from '../../catalogue/places.ts';
 import { dayOf } from '../calendar/day.ts';
 import { streamOf } from '../random/stream.ts';
 import { dailyClimate, smoothYear } from '../site/daily.ts';
-import { frostChances, frostRecord } from './frost.ts';
+import { daysOff, frostChances, frostRecord } from './frost.ts';
 import { siteFromDaily } from './observed.ts';
 import { siteFromNormals } from './normals.ts';
 import { siteFromPattern } from './pattern.ts';
@@ -133,6 +134,35 @@ describe('site and weather', () => {
     const mean = (i: number) => years.reduce((s, w) => s + w.tmax_c[i]!, 0) / 200;
     expect(mean(20)).toBeGreaterThan(climate.tmax_c[110]! + 1);
     expect(Math.abs(mean(55) - climate.tmax_c[145]!)).toBeLessThan(1);
+  });
+  test.each(['us-denver', 'us-boston', 'gb-london', 'fr-paris', 'nz-christchurch', 'us-minneapolis'])(
+    'the frosts that %s knows come back from its years within twelve days, its coldest night within two degrees',
+    (id) => {
+      const place = places.find((p) => p.id === id)!;
+      const fit = siteFromNormals(place);
+      if (!fit.ok) throw new Error(fit.failure.code);
+      // The means are known best: only the spread from day to day is moved.
+      expect([fit.value.tmin_c, fit.value.tmax_c]).toEqual([place.tmin_c, place.tmax_c]);
+      const years = dailyClimate(fit.value);
+      const got = frostRecord(years, frostChances(years, 150, 41));
+      expect(Math.abs(daysOff(got.lastFrost_doy! - place.lastFrost_doy!))).toBeLessThanOrEqual(12);
+      expect(Math.abs(daysOff(got.firstFrost_doy! - place.firstFrost_doy!))).toBeLessThanOrEqual(12);
+      expect(Math.abs(got.coldestNight_c - place.coldestNight_c)).toBeLessThan(2);
+    },
+  );
+  test('a place that knows no frosts keeps the spread of its coldest night', () => {
+    const place = places.find((p) => p.id === 'us-denver')!;
+    const { lastFrost_doy, firstFrost_doy, ...rest } = place;
+    const [with_, without] = [siteFromNormals(place), siteFromNormals(rest)];
+    if (!with_.ok || !without.ok) throw new Error('no site');
+    expect(without.value.sdWarm_c).toBeCloseTo(0.55 * without.value.sdCold_c, 6);
+    // Steady springs: frosts end sixteen days before the spread of its winters would have them end.
+    expect(with_.value.sdWarm_c).toBeLessThan(without.value.sdWarm_c);
+    // One end alone is enough to tell.
+    const one = siteFromNormals({ ...rest, lastFrost_doy });
+    if (!one.ok) throw new Error('no site');
+    expect(one.value.sdWarm_c).toBeLessThan(without.value.sdWarm_c);
+    expect(firstFrost_doy).toBeGreaterThan(lastFrost_doy!);
   });
   test('typed monthly normals come back from generated years, and swapped or missing months are named', () => {
     const { tmax_c, tmin_c, rain_mm } = climates.find((c) => c.id === 'humid-continental')!;

@@ -1,5 +1,5 @@
 import { dailyClimate } from '../site/daily.ts';
-import { frostChances, frostRecord } from './frost.ts';
+import { daysOff, frostChances, frostRecord, type KnownFrosts } from './frost.ts';
 import { type Site } from '../site/site.ts';
 
 /** Warm-season day-to-day spread as a share of the cold-season one, with a floor in °C. */
@@ -27,3 +27,37 @@ export function fitSpread(site: Site, years = 60, seed = 7): Site {
   }
   return { ...site, ...spreadFrom((low + high) / 2) };
 }
+
+/** Bounds of the warm-season spread as a share of the cold-season one: a continental summer is steadier than its winter, a mild coast is not. */
+const WARM_LEAST = 0.35;
+const WARM_MOST = 1.5;
+const WARM_STEPS = 9;
+/** Where the middle of the years has no frost, it is as if it came this much too late in autumn, or went this much too early in spring, days. */
+const NO_FROST_OFF_D = 60;
+
+/**
+ * Finds the warm-season spread at which the middle of the generated years has its last frost as much too early as its first too late, so that
+ * neither end of the winter is favoured (halving search, 0.35 to 1.5 of the cold-season spread). A wider spread brings frosts that come nearer to
+ * summer; the means of the months are kept.
+ * @returns the site with `sdWarm_c` set; the same site where neither frost is known
+ */
+export function fitWarmSpread(site: Site, known: KnownFrosts, years = 120, seed = 11): Site {
+  const { lastFrost_doy, firstFrost_doy } = known;
+  if (lastFrost_doy === null && firstFrost_doy === null) return site;
+  const chances = frostChances(dailyClimate(site), years, seed);
+  let low = WARM_LEAST;
+  let high = WARM_MOST;
+  for (let step = 0; step < WARM_STEPS; step++) {
+    const mid = (low + high) / 2;
+    const got = frostRecord(dailyClimate({ ...site, sdWarm_c: mid * site.sdCold_c }), chances);
+    const frostier =
+      (lastFrost_doy === null ? 0 : laterBy(got.lastFrost_doy, lastFrost_doy, -NO_FROST_OFF_D)) -
+      (firstFrost_doy === null ? 0 : laterBy(got.firstFrost_doy, firstFrost_doy, NO_FROST_OFF_D));
+    if (frostier > 0) high = mid;
+    else low = mid;
+  }
+  return { ...site, sdWarm_c: ((low + high) / 2) * site.sdCold_c };
+}
+
+const laterBy = (got: number | undefined, known: number, none: number): number =>
+  got === undefined ? none : daysOff(got - known);

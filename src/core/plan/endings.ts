@@ -217,7 +217,7 @@ function tell(
       weights,
     ),
     plantable: pick((y) => from + y.plantableAt),
-    idle_d: mean((y) => idleDays(y, plan.plantAt)),
+    idle_d: mean((y) => idleDays(y, plan)),
     gap_d: gapOf(plan),
     lies_d: waits ? 0 : quantile(lies, 0.5, weights),
     wait_d20: quantile(

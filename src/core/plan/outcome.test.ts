@@ -20,6 +20,7 @@ function grown(
   next = 'winter-squash',
   nextWay: 'transplant' | 'seed' = 'transplant',
   years = 40,
+  waits_d = 0,
 ) {
   const members = membersOf(parts);
   const from = dayOf(free) - FREE;
@@ -31,7 +32,7 @@ function grown(
     soil: { texture: 'loam', fertility: 'fair' },
     watered: true,
     freeAt: FREE,
-    sownAt: FREE,
+    sownAt: FREE + waits_d,
     plantAt,
     next: { ...crops.find((c) => c.id === next)!, way: nextWay },
   };
@@ -286,5 +287,45 @@ describe('the day of ending follows the aims', () => {
     const winter = answerEnding(g, way('dig'), at(g, '2027-01-20'));
     expect(winter.odds.dead).toBeLessThan(0.3);
     expect(answerEnding(g, way('cut-plant'), at(g, '2027-05-24')).odds.inTime).toBe(0);
+  });
+});
+
+describe('what is not the cover’s doing', () => {
+  const rye = (waits_d = 0) =>
+    grown(
+      alone('cereal-rye'),
+      'humid-continental',
+      '2026-08-25',
+      '2027-06-10',
+      undefined,
+      undefined,
+      20,
+      waits_d,
+    );
+  test('weeds under a sheet are held by the sheet: laid in autumn on half the weeds’ season it is given half of that half', () => {
+    const g = rye();
+    const of = (day: string) => answerEnding(g, way('sheet'), at(g, day));
+    const share = (day: string) => {
+      const w = g.ensemble.seasons.slice(0, 20).map((s) => {
+        const [from, to, last] = [
+          s.weedWarmth[FREE]!,
+          s.weedWarmth[at(g, day)]!,
+          s.weedWarmth[g.plan.plantAt]!,
+        ];
+        return (to - from) / (last - from);
+      });
+      return w.reduce((a, b) => a + b, 0) / w.length;
+    };
+    for (const day of ['2026-11-20', '2027-04-10']) {
+      const most = 1 - 0.5 * (1 - share(day));
+      expect(of(day).weedsHeld.mid).toBeLessThan(most + 0.01);
+      expect(of(day).weedsHeld.mid).toBeGreaterThan(most - 0.2);
+    }
+    expect(of('2027-04-10').weedsHeld.mid).toBeGreaterThan(of('2026-11-20').weedsHeld.mid + 0.03);
+  });
+  test('ground that waits to be sown is ground without roots, as much as ground that waits to be planted', () => {
+    const [now, later] = [rye(), rye(30)];
+    const idle = (g: typeof now) => answerEnding(g, way('cut'), at(g, '2027-06-01')).idle_d;
+    expect(idle(later) - idle(now)).toBeCloseTo(30, 6);
   });
 });

@@ -172,7 +172,8 @@ export function outcomeByHand(year: YearOfPlan, at: number, laying: Laying, out:
   out.bare_d = reading.bare[at]! + bareDays;
   // A sheet or a spade ends the weeds of bare ground as well: there the cover is held to what it had done by then.
   out.weedsHeld = worked
-    ? heldAgainst(reading.weedMass[Math.max(0, at - 1)]!, bare.weeds[Math.max(0, at - 1)]!)
+    ? heldAgainst(reading.weedMass[Math.max(0, at - 1)]!, bare.weeds[Math.max(0, at - 1)]!) *
+      dueToCover(between(season.weedWarmth, plan.freeAt ?? 0, at), between(season.weedWarmth, at, last))
     : heldAgainst(weeds.mass, bare.weeds[last - 1]!);
   out.flower_d = reading.flowers[at]!;
   out.leaves_g_m2 = laying.manure_g_m2 > 0 ? 0 : dm - lies;
@@ -183,6 +184,14 @@ export function outcomeByHand(year: YearOfPlan, at: number, laying: Laying, out:
   );
   return out;
 }
+
+/** What keeps weeds down after a sheet was laid or the ground was dug is the sheet's and the spade's doing: half of it counts (judgement). */
+const NOT_ITS_DOING = 0.5;
+
+/** Share of the weeds' season that counts for the cover. @param before_cd warmth for weeds until the ground is worked; @param after_cd from then to planting */
+const dueToCover = (before_cd: number, after_cd: number): number =>
+  before_cd + after_cd > 0 ? 1 - (NOT_ITS_DOING * after_cd) / (before_cd + after_cd) : 1;
+
 /** Share of a residue's nitrogen that rots free rather than into microbes, never below nothing. */
 export const gainOf = (cn: number): number => higher(0, gainShare(cn));
 

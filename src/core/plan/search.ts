@@ -217,7 +217,7 @@ function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: number, a
       sum.flower += w * o.flower_d;
       sum.dm += w * end.dm_g_m2;
       sum.caught += w * o.caught_g_m2;
-      sum.idle += w * idleDays(end, grown.plan.plantAt);
+      sum.idle += w * idleDays(end, grown.plan);
     }
   }
   const { members, next } = grown.plan;

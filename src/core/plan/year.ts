@@ -70,6 +70,8 @@ export function readYears(grown: GrownPlan, only?: number[]): ReadYear[] {
 /** Days from the ground being free, or from sowing where that is not known, to planting. */
 export const gapOf = (plan: Plan): number => plan.plantAt - (plan.freeAt ?? plan.sownAt);
 
-/** Days from the end of growth to planting; none while something lives on. */
-export const idleDays = (end: YearEnd, plantAt: number): number =>
-  end.endsAt < plantAt ? plantAt - end.endsAt : 0;
+/** Days of the gap without living roots: the ground waits to be sown, and from the end of growth to planting; none of these while something lives on. */
+export const idleDays = (end: YearEnd, plan: Plan): number =>
+  waitDays(plan) + (end.endsAt < plan.plantAt ? plan.plantAt - end.endsAt : 0);
+
+const waitDays = ({ sownAt, freeAt = sownAt }: Plan): number => (sownAt > freeAt ? sownAt - freeAt : 0);

@@ -134,6 +134,14 @@ export function renewDay(q: Plant, t: Traits, today: Today): void {
   if (today.mean_c > CROWN_WAKES_C) q.lai = higher(q.lai, CROWN_LEAF * q.alive);
 }
 
+/** Warmth since coming up after which a legume that lives on has built its taproot and crown, °C d. */
+const ESTABLISHED_CD = 600;
+const PER_ESTABLISHED_CD = 1 / ESTABLISHED_CD;
+
+/** Share of new dry matter that a seedling puts into its tops. */
+const topsShare = (t: Traits, plain_cd: number): number =>
+  plain_cd < ESTABLISHED_CD ? t.firstTops + (1 - t.firstTops) * plain_cd * PER_ESTABLISHED_CD : 1;
+
 /** Light to dry matter, leaf, nitrogen and height. Takes from `today.mineral_g_m2`; writes what it made and took into `today`. */
 export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: number): void {
   const { stage, dm, n } = q;
@@ -145,7 +153,7 @@ export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: numb
   const share = q.pull * perPull;
   const night = today.tmin_c < t.chilledBelow_c ? CHILLED_DAY : today.afterNight;
   const byLight = today.light_MJ * t.rue_g_MJ * lower(1, warmth * PER_WARM_ENOUGH) * night * share * fed;
-  const made = vigour * lower(byLight, t.cap_g_m2_d * brake * share);
+  const made = vigour * topsShare(t, q.plain_cd) * lower(byLight, t.cap_g_m2_d * brake * share);
   const shed = dm * t.turnover * today.airTempo;
   const mass = dm + made - shed;
   const leaf = lower(FULL_LEAF, q.lai + made * t.leafArea_m2_g * leafShare(t, stage));

@@ -87,3 +87,39 @@ describe('stand', () => {
     expect(mass(0)).toBeGreaterThan(mass(21) * 1.5);
   });
 });
+
+describe('legumes that live on build a root before they grow tall', () => {
+  const days = (from: string, to: string) => dayOf(to) - dayOf(from);
+  const mean = (id: string, sow: string, on: string) => {
+    const members = membersOf([{ speciesId: id, share: 1 }]);
+    const site = siteFromPattern(climates.find((c) => c.id === 'humid-continental')!);
+    const ensemble = makeEnsemble(site, dayOf(sow), days(sow, on) + 1, 20, 5);
+    const courses = ensemble.seasons.map((season, y) =>
+      growStand(
+        {
+          members,
+          seed_g_m2: viableRate_g_m2(members, 1),
+          way: findWay('raked')!,
+          soil: { texture: 'loam', fertility: 'fair' },
+          watered: true,
+          sownAt: 0,
+        },
+        season,
+        ensemble.variations[y]!,
+        makeCourse(season.days, members),
+      ),
+    );
+    return courses.reduce((s, c) => s + c.dm_g_m2[days(sow, on)]!, 0) / courses.length;
+  };
+  test('red clover of late August goes small into its winter, with hardly more than half of what rye made', () => {
+    const clover = mean('red-clover', '2026-08-25', '2026-11-10');
+    expect(clover).toBeGreaterThan(60);
+    expect(clover).toBeLessThan(260);
+    expect(clover).toBeLessThan(mean('cereal-rye', '2026-08-25', '2026-11-10') * 0.6);
+  });
+  test('lucerne of May has 2 to 3.2 t/ha when it is first cut, after sixty days', () => {
+    const lucerne = mean('alfalfa', '2027-05-01', '2027-06-30');
+    expect(lucerne).toBeGreaterThan(200);
+    expect(lucerne).toBeLessThan(320);
+  });
+});

@@ -30,6 +30,8 @@ export interface Traits {
   /** Ground covered per leaf area: leaves of broad plants lie flatter. */
   coverPerLeaf: number;
   rue_g_MJ: number;
+  /** Share of new dry matter that goes into tops on the first day; the rest builds a taproot and a crown. */
+  firstTops: number;
   cap_g_m2_d: number;
   /** Share of dry matter that old leaves give up in a day at 20 °C. */
   turnover: number;
@@ -79,6 +81,12 @@ export function traitsOf(sp: Species): Traits {
 }
 
 /**
+ * Legumes that live on put nearly half of what they make below ground while they establish (lucerne after seeding: Khaiti and Lemaire 1992;
+ * recalled), so that a clover sown in late summer goes small into its first winter.
+ */
+const FIRST_TOPS = 0.45;
+
+/**
  * Per role: old leaves give up 0.55 % of dry matter a day at 20 °C in broad leaves and 0.3 % in grasses (radiation-use figures are for
  * young closed stands; over a winter and spring this is what keeps them true); a night of -10 °C takes 2 % and 0.7 % of the leaf (1-3
  * and 0.3-1 observed); new dry matter goes to leaf by 0.7, 0.4, 0.15 in grasses and 0.6, 0.5, 0.35 in others when young, at bud, in flower.
@@ -106,6 +114,7 @@ function readTraits(sp: Species): Traits {
     extinction: growth.extinction,
     coverPerLeaf: grass ? 0.62 : 0.85,
     rue_g_MJ: growth.rue_g_MJ,
+    firstTops: sp.role === 'legume' && (sp.life === 'perennial' || sp.life === 'biennial') ? FIRST_TOPS : 1,
     cap_g_m2_d: growth.cap_g_m2_d,
     turnover: grass ? 0.003 : 0.0055,
     perTypical_g_m2: 1 / growth.typical_g_m2,

@@ -15,7 +15,7 @@ import { type WaterToday } from '../../core/watering/follow.ts';
 import { type CoverReading, type Picture } from '../../core/look/photo.ts';
 import { type RoundBed, type RoundCover } from '../../core/rounds/question.ts';
 import { type ShareAnswer, type ShareInput } from '../../core/share/types.ts';
-import { type KnownFrosts } from '../../core/climate/corrected.ts';
+import { type KnownFrosts } from '../../core/climate/frost.ts';
 import { type FrostRecord } from '../../core/climate/frost.ts';
 import { type CameOf, type LivedThrough } from '../../core/learn/came.ts';
 import { type EndedBy, type KillLesson } from '../../core/learn/kills.ts';
