@@ -1,6 +1,6 @@
 import { endingFiguresOf, findCrop, methods, unknownKinds } from '../catalogue/catalogue.ts';
 import { USUAL_AIMS } from '../core/aims/aims.ts';
-import { dayOf } from '../core/calendar/day.ts';
+import { type Day, dayOf } from '../core/calendar/day.ts';
 import { datedClashes } from '../core/share/deal.ts';
 import { LAYS } from '../core/share/lays.ts';
 import { type Clash, type ShareCover, type ShareInput, type ShareThing } from '../core/share/types.ts';
@@ -150,7 +150,7 @@ export function clashesByDates(
 function plannedAfter(
   cover: Cover,
   passes: { kind: string; after_d: number | null }[],
-  startDay: number,
+  startDay: Day,
 ): (number | null)[] {
   const mine = cover.passes.slice(-passes.length);
   const fits = mine.length === passes.length && mine.every((p, i) => p.kind === passes[i]!.kind);

@@ -1,3 +1,4 @@
+import { type Day } from '../core/calendar/day.ts';
 import { methods } from '../catalogue/catalogue.ts';
 import { type Sample } from '../core/choose/sample.ts';
 import { type Change } from '../core/choose/change.ts';
@@ -5,7 +6,7 @@ import { showDay } from './dates.ts';
 import { METHOD_SHORT } from './methodWords.ts';
 
 /** What would have to change, as a sentence with its odds. */
-export function changeWords(c: Change, sample: Sample, plantDay: number): string {
+export function changeWords(c: Change, sample: Sample, plantDay: Day): string {
   const odds = `${Math.round(c.odds * 100)} years of 100`;
   switch (c.kind) {
     case 'plant-later':
@@ -23,7 +24,7 @@ export function changeWords(c: Change, sample: Sample, plantDay: number): string
 }
 
 /** The later planting day by which a sample hangs, in short. */
-export function laterWords(sample: Sample, plantDay: number): string {
+export function laterWords(sample: Sample, plantDay: Day): string {
   const later = sample.changes.find((c) => c.kind === 'plant-later');
   return later
     ? `with planting on ${showDay(plantDay + later.days)}: ${Math.round(later.odds * 100)} of 100`

@@ -1,8 +1,9 @@
+import { type Day } from '../core/calendar/day.ts';
 import { type LookedAt } from '../core/work/crowns.ts';
 import { type EndingGroup } from '../core/work/figures.ts';
 
 interface DaySeen {
-  day: number;
+  day: Day;
   seen: string;
 }
 

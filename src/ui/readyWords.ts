@@ -1,3 +1,4 @@
+import { type Day } from '../core/calendar/day.ts';
 import { type EndingAnswer } from '../core/plan/answers.ts';
 import { showDay } from './dates.ts';
 
@@ -5,7 +6,7 @@ import { showDay } from './dates.ts';
 const WARMTH_SPEAKS = 0.02;
 
 /** How sure a bed is ready on planting day, the cover and the warmth of the soil told apart: the same sentence on every screen. */
-export function readyWords(e: Pick<EndingAnswer, 'odds'>, plantDay: number): string {
+export function readyWords(e: Pick<EndingAnswer, 'odds'>, plantDay: Day): string {
   const of100 = (share: number) => Math.round(share * 100);
   const { inTime, warm } = e.odds;
   return inTime - warm < WARMTH_SPEAKS

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { dayOf, isoOf, isIsoDate } from './day.ts';
+import { type Day, type DayIndex, dayOf, isoOf, isIsoDate } from './day.ts';
 import { dayLength_h, extraterrestrial_MJ } from './sun.ts';
 
 describe('calendar and sun', () => {
@@ -12,6 +12,14 @@ describe('calendar and sun', () => {
       false,
       false,
     ]);
+  });
+  test('the compiler tells a day from an index into a span; differences of days are indices', () => {
+    const warmth = [3, 5, 8];
+    const on = (at: DayIndex) => warmth[at];
+    const [first, day]: Day[] = [dayOf('2027-04-10'), dayOf('2027-04-12')];
+    // @ts-expect-error a day since 1970 is no index
+    expect(on(day!)).toBeUndefined();
+    expect(on(day! - first!)).toBe(8);
   });
   test('radiation above the air at 20 S on 3 September is 32.2 MJ/m2/d (FAO-56 example 8)', () => {
     expect(extraterrestrial_MJ(-20, 245)).toBeCloseTo(32.2, 1);

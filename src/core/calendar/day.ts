@@ -1,5 +1,11 @@
 /** A day is an integer: whole days since 1 January 1970. Records keep ISO dates, the core computes on days. */
-export type Day = number;
+export type Day = number & { readonly counts?: 'days since 1970' };
+
+/**
+ * A day of a span: whole days since its first, an index into its weather and courses. A plain number may be given for either, since sums of days
+ * are plain numbers; what is one of the two is never taken for the other.
+ */
+export type DayIndex = number & { readonly counts?: 'days since the first of a span' };
 
 const MS_PER_DAY = 86_400_000;
 const ISO = /^(\d{4})-(\d{2})-(\d{2})$/;

@@ -1,3 +1,4 @@
+import { type Day } from '../calendar/day.ts';
 import { type AimStrands, worthOf } from '../aims/aims.ts';
 import { pickEnding, worthOfEnding } from '../plan/endings.ts';
 import { product } from './known.ts';
@@ -42,7 +43,7 @@ export function rankOne(given: Sample, aims: AimStrands[]): Ranked {
   const way = sample.endings.find((e) => e.method === change.method) ?? best;
   const { startDay } = change;
   if (way === best && startDay === best.startDay) return { sample, fit: then, late: true };
-  const moved = { ...way, startDay, windowDays: [startDay, startDay] as [number, number] };
+  const moved = { ...way, startDay, windowDays: [startDay, startDay] as [Day, Day] };
   return { sample: { ...sample, best: moved, weeks: [] }, fit: then, late: true };
 }
 

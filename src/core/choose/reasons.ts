@@ -1,3 +1,4 @@
+import { type Day } from '../calendar/day.ts';
 import { type Member } from '../stand/species.ts';
 import { type EndingAnswer } from '../plan/answers.ts';
 import { type ChooseInput } from './input.ts';
@@ -61,7 +62,7 @@ export function reasonsFor(draft: Draft, members: Member[], input: ChooseInput):
 
 function aboutEnding(
   best: EndingAnswer,
-  plantDay: number,
+  plantDay: Day,
   say: (s: Reason['side'], c: Reason['code'], f?: Reason['facts']) => void,
 ): void {
   const odds = best.odds.inTime;

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { type Member, type Species } from '../stand/species.ts';
 import { type Season } from '../weather/season.ts';
@@ -50,7 +51,7 @@ const A_WINTER_D = 25;
 export function inSeason(
   members: Member[],
   ensemble: Ensemble,
-  sownAt: number,
+  sownAt: DayIndex,
   endAt: number,
   frostSown = false,
   byWeather = false,
@@ -118,8 +119,8 @@ interface Winter {
 }
 
 /** The winter between sowing and `until`; undefined where none comes. */
-function winterAhead(seasons: Season[], sownAt: number, until: number): Winter | undefined {
-  const mean = (d: number) => seasons.reduce((sum, s) => sum + s.mean_c[d]!, 0) / seasons.length;
+function winterAhead(seasons: Season[], sownAt: DayIndex, until: DayIndex): Winter | undefined {
+  const mean = (d: DayIndex) => seasons.reduce((sum, s) => sum + s.mean_c[d]!, 0) / seasons.length;
   const last = Math.min(until, ...seasons.map((s) => s.days));
   if (last - sownAt < MONTH_D) return undefined;
   const days = Array.from({ length: last - sownAt }, (_, i) => mean(sownAt + i));
@@ -130,7 +131,7 @@ function winterAhead(seasons: Season[], sownAt: number, until: number): Winter |
     if (sum < coldest) [coldest, at] = [sum, i - MONTH_D + 1];
   }
   if (coldest / MONTH_D >= WINTER_C) return undefined;
-  const warmth = (to: number) => days.slice(0, to).reduce((w, t) => w + Math.max(0, t - GROWS_OVER_C), 0);
+  const warmth = (to: DayIndex) => days.slice(0, to).reduce((w, t) => w + Math.max(0, t - GROWS_OVER_C), 0);
   return {
     before_cd: warmth(at),
     warming: at < WARMS_WITHIN_D,
@@ -144,7 +145,7 @@ const WARMS_WITHIN_D = 10;
  * The day, no earlier than `day`, on which ground that winter has left cold has the warmth that wakes seed: `day` itself where none lies cold then.
  * @param until day index past which it is of no use
  */
-export function wakesFrom(ensemble: Ensemble, day: number, until: number): number {
+export function wakesFrom(ensemble: Ensemble, day: DayIndex, until: DayIndex): number {
   let known = wakings.get(ensemble);
   if (!known) wakings.set(ensemble, (known = new Map<string, number>()));
   const asked = `${day} ${until}`;
@@ -176,11 +177,11 @@ const rootedBy = (species: Species, winter: Winter | undefined): number =>
     ? 1
     : Math.min(1, winter.warming ? winter.firstMonth_cd / WAKES_CD : winter.before_cd / needOf(species));
 
-const total = (a: Float64Array, from: number, to: number): number => {
+const total = (a: Float64Array, from: DayIndex, to: DayIndex): number => {
   let sum = 0;
   for (let d = from; d < to; d++) sum += a[d]!;
   return sum;
 };
 
-const average = (a: Float64Array, from: number, to: number): number =>
+const average = (a: Float64Array, from: DayIndex, to: DayIndex): number =>
   total(a, from, to) / Math.max(1, to - from);

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type AimStrands, IDLE_FREE_D, serves } from '../aims/aims.ts';
 import { type BestWay, bestWay, type Effort, GLANCE, PEEK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
@@ -45,7 +46,7 @@ export interface Trial {
 
 /** What a few years tell of one sowing day, with the stand as it grew in them. */
 export interface Screened {
-  sownAt: number;
+  sownAt: DayIndex;
   years: number;
   grown: GrownPlan;
   best: BestWay | undefined;
@@ -57,7 +58,7 @@ export interface Screened {
 }
 
 /** A few years of one sowing day: enough to tell good days from bad. */
-const screen = (trial: Trial, sownAt: number, years = SCREEN_YEARS, effort = GLANCE): Screened =>
+const screen = (trial: Trial, sownAt: DayIndex, years = SCREEN_YEARS, effort = GLANCE): Screened =>
   judged(
     trial,
     growPlan({ ...trial.base, sownAt }, trial.ensemble, yearsOf(trial, years), trial.room),
@@ -113,13 +114,13 @@ const score = (s: Screened): number =>
  * The earliest sowing among those tried that comes near the best for the aims, with what was tried on it: its courses can be gone on from as long
  * as nothing else is grown into the trial's room.
  */
-export function bestSowing(trial: Trial, way: SowingWay): { sownAt: number; screened?: Screened } {
+export function bestSowing(trial: Trial, way: SowingWay): { sownAt: DayIndex; screened?: Screened } {
   const { base } = trial;
   if (way.undersown) return { sownAt: base.freeAt! - UNDERSOWN_D };
   const open = daysInSeason(trial, way);
   if (open.length === 1) return { sownAt: open[0]! };
   // Every day has a room of its own, so that one that is in doubt can be gone on with.
-  const glance = (sownAt: number, nth: number) =>
+  const glance = (sownAt: DayIndex, nth: number) =>
     screen({ ...trial, room: roomOf(nth) }, sownAt, FIRST_SIGHT_YEARS, PEEK);
   const again = (seen: Screened) => lookAgain({ ...trial, room: roomOf(open.indexOf(seen.sownAt)) }, seen);
   const first = glance(open[0]!, 0);
@@ -173,7 +174,7 @@ function daysInSeason({ base, ensemble }: Trial, way: SowingWay): number[] {
 const IN_PLACE = 0.65;
 
 /** Nights freeze and days thaw around this day in most years: what works seed into the ground. */
-function freezes(ensemble: Ensemble, d: number): boolean {
+function freezes(ensemble: Ensemble, d: DayIndex): boolean {
   ensemble.upTo(SCREEN_YEARS);
   const years = ensemble.seasons.slice(0, SCREEN_YEARS);
   const fit = years.filter((s) => {
@@ -185,7 +186,7 @@ function freezes(ensemble: Ensemble, d: number): boolean {
 }
 
 /** Whether a start two or four weeks earlier would hold where this one fails; the first that does. */
-export function earlier(trial: Trial, sownAt: number): Change[] {
+export function earlier(trial: Trial, sownAt: DayIndex): Change[] {
   for (const days of EARLIER_D) {
     if (sownAt - days < 0) break;
     const odds = screen({ ...trial, base: { ...trial.base, canopy: undefined } }, sownAt - days).best?.inTime;
@@ -199,7 +200,7 @@ export function earlier(trial: Trial, sownAt: number): Change[] {
  * first that does. A grass that shears cannot end at boot is ended by them once it has flowered.
  * @param years how many the odds are told from
  */
-export function later(trial: Trial, sownAt: number, years = SCREEN_YEARS): Change[] {
+export function later(trial: Trial, sownAt: DayIndex, years = SCREEN_YEARS): Change[] {
   const { base, ensemble } = trial;
   for (const days of LATER_D) {
     const plantAt = base.plantAt + days;

@@ -1,3 +1,4 @@
+import { type Day } from '../calendar/day.ts';
 import { type Spread } from '../random/quantile.ts';
 import { type Laying } from './outcome.ts';
 
@@ -5,16 +6,16 @@ import { type Laying } from './outcome.ts';
 export interface EndingAnswer {
   method: string;
   /** Day of the first pass; for winterkill the middle day of death. */
-  startDay: number;
+  startDay: Day;
   /** First and last start days that still come near the best odds. */
-  windowDays: [number, number];
+  windowDays: [Day, Day];
   /** Out of the way by planting day; and the soil warm enough for the crop by then as well; dead by then; no seed shed. */
   odds: { inTime: number; warm: number; dead: number; noSeed: number };
   dead: Spread;
   /** The cover and what it left no longer stand in the way. */
   ready: Spread;
   /** Day by which the bed is ready in eight years of ten. */
-  readyMostly: number;
+  readyMostly: Day;
   /** Ready, and the soil has the warmth the crop wants; the site decides this as much as the cover. */
   plantable: Spread;
   lies_d: number;
@@ -56,7 +57,7 @@ export interface EndingAnswer {
 /** The same ending begun so many days earlier (negative) or later: its odds, and what it gives more or less by planting. */
 export interface WeekAway {
   days: number;
-  startDay: number;
+  startDay: Day;
   /** Odds of being ready in time, 0..1. */
   inTime: number;
   /** Share of the aims that is served, difference. */

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { startSoil, nitrogenDay, type SoilState, waterDay } from '../soil/day.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { groundOf, weedsGrow } from '../weeds/weeds.ts';
@@ -37,7 +38,7 @@ export class BareTwin {
   }
 
   /** The ground on the morning of day index `day`, no earlier than the day it is free; covers of a gap are sown on the same few days. */
-  morning(y: number, day: number): SoilState {
+  morning(y: number, day: DayIndex): SoilState {
     const known = (this.mornings[y] ??= new Map([[this.bed.freeAt ?? 0, this.year(y).free]]));
     const found = known.get(day);
     if (found) return found;

@@ -1,4 +1,4 @@
-import { type Day } from '../calendar/day.ts';
+import { type DayIndex, type Day } from '../calendar/day.ts';
 import { shareOf } from '../random/quantile.ts';
 import { type Course } from '../stand/course.ts';
 import { type Season } from '../weather/season.ts';
@@ -53,7 +53,7 @@ export function decidingWeeks(
 }
 
 /** What thinned the stand between two days; undefined where nothing did, or only age. */
-function thinned(c: Course, season: Season, from: number, to: number): 'frost' | 'heat' | undefined {
+function thinned(c: Course, season: Season, from: DayIndex, to: DayIndex): 'frost' | 'heat' | undefined {
   for (let m = 0; m < c.members; m++)
     for (let d = Math.max(from, c.sownAt + 1); d < Math.min(to, c.days); d++) {
       const [before, now] = [c.alive[(d - 1) * c.members + m]!, c.alive[d * c.members + m]!];

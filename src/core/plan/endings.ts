@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type AimFigures, type AimStrands, served, serves, USUAL_AIMS, worthOf } from '../aims/aims.ts';
 import { meanOf, quantile, shareOf, spreadOf } from '../random/quantile.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
@@ -22,7 +23,7 @@ const ASIDE_YEARS = 30;
 export function answerEndings(
   grown: GrownPlan,
   methods: MethodHere[],
-  notBefore = 0,
+  notBefore: DayIndex = 0,
   aims: AimStrands[] = USUAL_AIMS,
   effort: Effort = FULL,
   looked: Found[] = [],
@@ -81,7 +82,7 @@ export const worthOfEnding = (
 ): number => worthOf(e.serves, aims, odds, e.minutesPer100m2, e.idle_d, e.gap_d);
 
 /** One way of ending begun on one day. */
-export function answerEnding(grown: GrownPlan, method: MethodHere, start: number): EndingAnswer {
+export function answerEnding(grown: GrownPlan, method: MethodHere, start: DayIndex): EndingAnswer {
   const ending = readyEnding(grown.plan, method);
   const answer = summarise(grown, readYears(grown), method, ending, layingOf(ending.course), start);
   const day = grown.ensemble.fromDay + start;
@@ -89,7 +90,7 @@ export function answerEnding(grown: GrownPlan, method: MethodHere, start: number
 }
 
 /** A way whose passes have acted in the course of every year, the first of them on day `start`. */
-export function answerLived(lived: GrownPlan, method: MethodHere, start: number): EndingAnswer {
+export function answerLived(lived: GrownPlan, method: MethodHere, start: DayIndex): EndingAnswer {
   const ending = readyEnding(lived.plan, method);
   const laying = layingOf(ending.course);
   const read = readYears(lived);
@@ -104,7 +105,7 @@ export function answerLived(lived: GrownPlan, method: MethodHere, start: number)
 }
 
 /** How each year goes under a way begun on a day, for who has to count over the same years. */
-export function yearEnds(grown: GrownPlan, method: MethodHere, start: number): YearEnd[] {
+export function yearEnds(grown: GrownPlan, method: MethodHere, start: DayIndex): YearEnd[] {
   const ending = readyEnding(grown.plan, method);
   const { ensemble, courses } = grown;
   return courses.map((c, y) =>
@@ -152,7 +153,7 @@ function summarise(
   method: MethodHere,
   ending: Ending,
   laying: Laying,
-  start: number,
+  start: DayIndex,
 ): Omit<EndingAnswer, 'windowDays'> {
   while (endRoom.length < read.length) {
     endRoom.push(newYearEnd());
@@ -170,7 +171,7 @@ function tell(
   method: MethodHere,
   ending: Ending,
   laying: Laying,
-  start: number,
+  start: DayIndex,
   years: YearEnd[],
   out: YearOutcome[],
 ): Omit<EndingAnswer, 'windowDays'> {

@@ -1,4 +1,4 @@
-import { type Day } from '../calendar/day.ts';
+import { type DayIndex, type Day } from '../calendar/day.ts';
 import { meanOf, quantile, type Spread, spreadOf } from '../random/quantile.ts';
 import { type Course } from '../stand/course.ts';
 import { type GrownPlan } from './grown.ts';
@@ -52,14 +52,14 @@ export function growthDays(grown: GrownPlan): GrowthDay[] {
   return out;
 }
 
-function dryMatter(c: Course, d: number): number {
+function dryMatter(c: Course, d: DayIndex): number {
   let sum = 0;
   for (let s = 0; s < c.members; s++) sum += c.dm_g_m2[d * c.members + s]!;
   return sum;
 }
 
 /** Sum of daily means over 0 °C from `from` on, by days since. */
-function warmthSince(mean_c: Float64Array, from: number): Float64Array {
+function warmthSince(mean_c: Float64Array, from: DayIndex): Float64Array {
   const out = new Float64Array(Math.max(0, mean_c.length - from));
   let sum = 0;
   for (let d = 0; d < out.length; d++) {

@@ -1,5 +1,5 @@
 import { type AimFigures, type AimStrands, serves, USUAL_AIMS } from '../aims/aims.ts';
-import { type Day } from '../calendar/day.ts';
+import { type DayIndex, type Day } from '../calendar/day.ts';
 import { meanOf, quantile, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { dryMatterOn } from '../stand/course.ts';
 import { type MethodHere, takeApart } from '../termination/method.ts';
@@ -264,7 +264,7 @@ function timing(
   const { onward } = standing;
   const last = lastStart(onward);
   if (last < first) return undefined;
-  const at = (d: number) => answerEnding(onward, method, d);
+  const at = (d: DayIndex) => answerEnding(onward, method, d);
   const step = Math.max(1, Math.ceil((last - first) / 20));
   const tried: EndingAnswer[] = [];
   for (let d = first; d <= last; d += step) tried.push(at(d));

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { BURIED_TIMES, carbonToNitrogen, DECAY_BY_CN } from '../residue/decay.ts';
 import { availableNitrogen_g_m2, gainShare } from '../residue/nitrogen.ts';
 import { type Course } from '../stand/course.ts';
@@ -111,7 +112,7 @@ export const figuresOf = (plan: Plan): PlanFigures => ({
 });
 
 /** Ended by hand on day `at`. */
-export function outcomeByHand(year: YearOfPlan, at: number, laying: Laying, out: YearOutcome): YearOutcome {
+export function outcomeByHand(year: YearOfPlan, at: DayIndex, laying: Laying, out: YearOutcome): YearOutcome {
   const { plan, course, season, bare, reading, figures } = year;
   const last = lastDay(plan, course);
   const n = course.members;
@@ -223,7 +224,7 @@ export function outcomeByWeather(year: YearOfPlan, out: YearOutcome): YearOutcom
  * Nitrogen from the roots of members that cold, heat or age has killed by day `at`, by the most their tops held while they lived; what is freed
  * drains away from their last living day on.
  */
-export function rootsLeft({ plan, course, bare, figures }: YearOfPlan, at: number): number {
+export function rootsLeft({ plan, course, bare, figures }: YearOfPlan, at: DayIndex): number {
   const n = course.members;
   let sum = 0;
   for (let s = 0; s < n; s++) {
@@ -242,4 +243,4 @@ export function rootsLeft({ plan, course, bare, figures }: YearOfPlan, at: numbe
   return sum;
 }
 
-export const lastDay = (plan: Plan, course: Course): number => Math.min(plan.plantAt, course.days);
+export const lastDay = (plan: Plan, course: Course): DayIndex => Math.min(plan.plantAt, course.days);

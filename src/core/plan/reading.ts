@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { areaPerTonne } from '../residue/decay.ts';
 import { lightLeft } from '../stand/leaf.ts';
 import { type Course } from '../stand/course.ts';
@@ -83,10 +84,10 @@ export function readCourse(plan: Plan, course: Course, season: Season, out: Read
   return out;
 }
 
-const liesUnder = (course: Course, d: number): boolean =>
+const liesUnder = (course: Course, d: DayIndex): boolean =>
   course.covered.some(([from, to]) => d >= from && d < to);
 
-function inFlower(course: Course, d: number): boolean {
+function inFlower(course: Course, d: DayIndex): boolean {
   for (let s = 0; s < course.members; s++) {
     const i = d * course.members + s;
     if (course.alive[i]! > 0.2 && course.stage[i]! >= FLOWERS_FROM && course.stage[i]! <= FLOWERS_TO)

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type AimFigures, type AimStrands, serves, worthOf } from '../aims/aims.ts';
 import { type Ending, endGrowth, newYearEnd, readyEnding } from '../termination/end.ts';
 import { type MethodHere } from '../termination/method.ts';
@@ -63,7 +64,7 @@ export function bestWay(
 export interface BestWay {
   method: string;
   /** Day index of the first pass. */
-  start: number;
+  start: DayIndex;
   worth: number;
   inTime: number;
   figures: AimFigures;
@@ -90,16 +91,16 @@ interface Tried {
 }
 
 export interface Found extends Way, Tried {
-  best: number;
-  early: number;
-  late: number;
+  best: DayIndex;
+  early: DayIndex;
+  late: DayIndex;
 }
 
 /** The best day of each way: coarsely over the time there is, then ever closer round the best few. */
 export function searchDays(
   grown: GrownPlan,
   methods: MethodHere[],
-  notBefore: number,
+  notBefore: DayIndex,
   aims: AimStrands[],
   effort: Effort,
 ): Found[] {
@@ -150,8 +151,8 @@ export function searchDays(
 }
 
 /** The day worth most; of days worth the same, the latest leaves the cover most time. */
-function bestOf(way: Way): Tried & { day: number } {
-  let best: (Tried & { day: number }) | undefined;
+function bestOf(way: Way): Tried & { day: DayIndex } {
+  let best: (Tried & { day: DayIndex }) | undefined;
   for (const [day, tried] of way.tried)
     if (
       !best ||
@@ -163,10 +164,15 @@ function bestOf(way: Way): Tried & { day: number } {
 }
 const SAME = 1e-9;
 
-export const lastStart = ({ plan, ensemble }: GrownPlan): number => Math.min(plan.plantAt, ensemble.days) - 1;
+export const lastStart = ({ plan, ensemble }: GrownPlan): DayIndex =>
+  Math.min(plan.plantAt, ensemble.days) - 1;
 
 /** From the day there is something to end until the day before planting. */
-function daysToTry(grown: GrownPlan, years: ReadYear[], notBefore: number): { first: number; last: number } {
+function daysToTry(
+  grown: GrownPlan,
+  years: ReadYear[],
+  notBefore: DayIndex,
+): { first: DayIndex; last: DayIndex } {
   const { plan, ensemble } = grown;
   const last = lastStart(grown);
   let first = Math.min(last, plan.sownAt + LEAST_TRIED_D);
@@ -191,7 +197,7 @@ const scratchEnd = newYearEnd();
 const scratchOutcome = newOutcome();
 
 /** Several ways begun on one day, over the years of the search: year by year, so that one course at a time is read. */
-function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: number, aims: AimStrands[]): void {
+function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: DayIndex, aims: AimStrands[]): void {
   const sums = ways.map(() => ({ ...NO_SUM }));
   let total = 0;
   for (const year of years) {

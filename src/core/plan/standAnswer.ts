@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { meanOf, shareOf, spreadOf } from '../random/quantile.ts';
 import { carbonToNitrogen, DECAY_BY_CN } from '../residue/decay.ts';
 import { lightLeft } from '../stand/leaf.ts';
@@ -26,7 +27,7 @@ export const standOdds = ({ courses, plan, weights }: GrownPlan): number =>
     weights,
   );
 
-function covers(course: Course, from: number, to: number): boolean {
+function covers(course: Course, from: DayIndex, to: DayIndex): boolean {
   for (let d = from; d < to; d++) if (course.cover[d]! >= A_STAND) return true;
   return false;
 }

@@ -1,4 +1,4 @@
-import { type Day } from '../calendar/day.ts';
+import { type DayIndex, type Day } from '../calendar/day.ts';
 import { type Stage, STAGES } from '../stand/species.ts';
 import { type GrownPlan } from './grown.ts';
 import { yearOf } from './year.ts';
@@ -121,7 +121,7 @@ function likelihood(grown: GrownPlan, y: number, look: LookSeen): number {
  */
 function bulkSeen(
   course: Course,
-  d: number,
+  d: DayIndex,
   { fresh_kg, area_m2 }: { fresh_kg: number; area_m2: number },
 ): number {
   const stands = fresh_kg_m2(dryMatterOn(course, d), course.stage[d * course.members]!);
@@ -141,7 +141,7 @@ const WEEDS = { few: [0, 0.2], some: [0.1, 0.55], many: [0.4, 1] } as const;
 /** Day index on which the first member is up. */
 const firstUp = (course: Course): number => course.emerged.reduce((a, b) => Math.min(a, b), Infinity);
 
-function stageSeen(course: Course, d: number, s: number, seen: Stage): number {
+function stageSeen(course: Course, d: DayIndex, s: number, seen: Stage): number {
   if (seen === 'sown') return 0;
   const stage = course.stage[d * course.members + s]!;
   const k = STAGES.indexOf(seen);
@@ -187,7 +187,7 @@ const PATCHY = 0.3;
  * Odds of so many green crowns of so many where this year left this share alive: beta-binomial, the share as sure as `EXPECTED_CROWNS` crowns (without
  * the number of ways to choose them, which is the same for all years).
  */
-function crownOdds(course: Course, d: number, green: number, of: number): number {
+function crownOdds(course: Course, d: DayIndex, green: number, of: number): number {
   const met = course.deeds[0]?.met ?? 0;
   const alive = met > 0 ? Math.min(1, mostAlive(course, d) / met) : 0;
   const share = Math.max(LEAST_SHARE, Math.min(1 - LEAST_SHARE, alive));

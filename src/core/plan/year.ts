@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { bareTwin } from './bare.ts';
 import { type GrownPlan } from './grown.ts';
 import { type Ending } from '../termination/end.ts';
@@ -33,7 +34,7 @@ export function yearOf(grown: GrownPlan, y: number): YearOfPlan {
 }
 
 /** Ready when the crop wants the bed, and no seed shed on the way unless seed was wanted. */
-export const inTime = (end: YearEnd, plantAt: number, ending: Ending): boolean =>
+export const inTime = (end: YearEnd, plantAt: DayIndex, ending: Ending): boolean =>
   end.readyAt <= plantAt && (end.stageAtEnd < 5 || ending.course.waits === 'seed');
 
 /** What a year yields when it is ended so: by hand on the day, by ripening on its own day, or as the weather leaves it. */
@@ -42,7 +43,7 @@ export function yieldOf(
   ending: Ending,
   laying: Laying,
   end: YearEnd,
-  day: number,
+  day: DayIndex,
   out: YearOutcome,
 ): YearOutcome {
   const { waits } = ending.course;

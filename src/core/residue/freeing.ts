@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { decayWarmth, type Season } from '../weather/season.ts';
 import { higher } from '../units/bounds.ts';
 import { exp } from '../units/exact.ts';
@@ -62,7 +63,7 @@ export function freeDay(f: Freeing, decay: number, warmth: number): void {
 }
 
 /** As `freeDay`, by the weather of day `d`. */
-export const freeOn = (f: Freeing, season: Season, d: number): void =>
+export const freeOn = (f: Freeing, season: Season, d: DayIndex): void =>
   freeDay(f, season.decay[d + 1]! - season.decay[d]!, decayWarmth(season.mean_c[d]!));
 
 /** Nitrogen still in residue, microbes and humus, g/m2. */

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 /** What follows the cover. */
 export interface NextCrop {
   id: string;
@@ -102,7 +103,7 @@ const DUG_IN = {
 const FEEDS_ITSELF = 0.4;
 const TIES_FROM_CN = 20;
 
-function betweenRows(cn: number, at: number[], rows: number[][]): number[] {
+function betweenRows(cn: number, at: DayIndex[], rows: number[][]): number[] {
   if (cn <= at[0]!) return rows[0]!;
   for (let i = 1; i < at.length; i++) {
     if (cn > at[i]!) continue;

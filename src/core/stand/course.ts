@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Member } from './species.ts';
 
 /**
@@ -35,7 +36,7 @@ export interface Course {
   soilNitrogen: NitrogenBalance;
   water: WaterBalance;
   /** Day index of sowing. */
-  sownAt: number;
+  sownAt: DayIndex;
   /** Dry matter: seedlings at emergence + made - lost = what stands at the end. */
   dmSown_g_m2: number;
   dmMade_g_m2: number;
@@ -51,12 +52,12 @@ export interface Course {
   covered: [number, number][];
   turned: number[];
   /** Heat that each covering must gather before what is under it is dead: days at 20 °C, under film bright days at 32 °C. */
-  coverHeat: { day: number; film: boolean; needs: number }[];
+  coverHeat: { day: DayIndex; film: boolean; needs: number }[];
 }
 
 /** Something that was done to a stand, or that happened to it under a sheet. */
 export interface Deed {
-  day: number;
+  day: DayIndex;
   kind: string;
   /** Share of plants alive that it met, of the member that holds out best. */
   met: number;
@@ -65,7 +66,7 @@ export interface Deed {
 /** Matter that one pass laid down or took away, of one member. */
 export interface Laid {
   /** Day index at whose end it was laid. */
-  day: number;
+  day: DayIndex;
   member: number;
   dm_g_m2: number;
   n_g_m2: number;
@@ -142,7 +143,7 @@ export function makeCourse(days: number, members: Member[]): Course {
 }
 
 /** Empties a course for the next year that is written into it. */
-export function clearCourse(out: Course, sownAt: number): void {
+export function clearCourse(out: Course, sownAt: DayIndex): void {
   out.stage.fill(0);
   out.alive.fill(0);
   out.dm_g_m2.fill(0);
@@ -169,13 +170,13 @@ export function clearCourse(out: Course, sownAt: number): void {
 }
 
 /** Dry matter of all members on a day. */
-export function dryMatterOn(course: Course, day: number): number {
+export function dryMatterOn(course: Course, day: DayIndex): number {
   let sum = 0;
   for (let s = 0; s < course.members; s++) sum += course.dm_g_m2[day * course.members + s]!;
   return sum;
 }
 
-export function nitrogenOn(course: Course, day: number): number {
+export function nitrogenOn(course: Course, day: DayIndex): number {
   let sum = 0;
   for (let s = 0; s < course.members; s++) sum += course.n_g_m2[day * course.members + s]!;
   return sum;

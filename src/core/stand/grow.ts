@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { SEED_ZONE_MM, type Soil, TOP_MM } from '../soil/soil.ts';
 import { letsThrough, type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { higher, lower, share01 } from '../units/bounds.ts';
@@ -32,7 +33,7 @@ export interface StandInput {
   way: SowingWay;
   soil: Soil;
   /** Day index in the season on which it is sown. */
-  sownAt: number;
+  sownAt: DayIndex;
   /** The gardener keeps the seed bed moist until plants stand. */
   watered: boolean;
   /** What was really watered: before day index `until` the ground got these waterings (mm by day index) and no other. */
@@ -43,7 +44,7 @@ export interface StandInput {
   /** Share of the sun that reaches the bed past houses and trees; all of it when absent. */
   light?: number;
   /** Day index at which growing may stop; the end of the season when absent. */
-  growUntil?: number;
+  growUntil?: DayIndex;
 }
 
 const LIGHT_TO_PAR = 0.48;
@@ -80,7 +81,7 @@ export interface GrowRoom {
 
 /** Ground as it was left on the morning of a day, so that the bare days before it need not be gone through again for every plan. */
 export interface Before {
-  day: number;
+  day: DayIndex;
   soil: SoilState;
 }
 
@@ -226,7 +227,7 @@ export function growStand(
 }
 
 /** @returns the day of the next work */
-function doWork(work: Work, d: number, room: GrowRoom, out: Course): number {
+function doWork(work: Work, d: DayIndex, room: GrowRoom, out: Course): number {
   work.act(d, room, out);
   return work.next;
 }
@@ -238,7 +239,7 @@ function standing(plants: Plant[]): number {
 }
 
 /** Light that the leaves catch at dawn, and what they and a crop above them keep from the ground. */
-function catchLight(room: GrowRoom, input: StandInput, d: number): void {
+function catchLight(room: GrowRoom, input: StandInput, d: DayIndex): void {
   const { plants, traits, today, soil: st } = room;
   let leaf = 0;
   for (let s = 0; s < plants.length; s++) leaf += plants[s]!.lai * traits[s]!.extinction;
@@ -249,7 +250,7 @@ function catchLight(room: GrowRoom, input: StandInput, d: number): void {
 }
 
 /** What the gardener waters today: a drying seed bed while seed waits in it, and a standing cover in drought where that is wanted. */
-function waterings(st: SoilState, input: StandInput, d: number, waiting: boolean, onTop: boolean): void {
+function waterings(st: SoilState, input: StandInput, d: DayIndex, waiting: boolean, onTop: boolean): void {
   st.watering_mm = 0;
   if (d < input.sownAt) return;
   const { logged } = input;
@@ -263,7 +264,7 @@ function waterings(st: SoilState, input: StandInput, d: number, waiting: boolean
 }
 
 /** The day's weather and what it offers to every member alike, into `room.today`. */
-function breakDay(room: GrowRoom, input: StandInput, season: Season, d: number, onTop: boolean): void {
+function breakDay(room: GrowRoom, input: StandInput, season: Season, d: DayIndex, onTop: boolean): void {
   const { plants, traits, today, soil: st } = room;
   let totalDm = 0;
   let pulls = 0;

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Soil } from '../soil/soil.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { type Course } from './course.ts';
@@ -123,7 +124,7 @@ export function emerge(
   seed_g_m2: number,
   luck: number,
   out: Course,
-  d: number,
+  d: DayIndex,
 ): void {
   const came =
     q.potential *

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { higher, lower, share01 } from '../units/bounds.ts';
 import { hardenDay, lethal50_c, plantTemperature_c, survival } from './cold.ts';
 import { type Variation } from './variation.ts';
@@ -143,7 +144,7 @@ const topsShare = (t: Traits, plain_cd: number): number =>
   plain_cd < ESTABLISHED_CD ? t.firstTops + (1 - t.firstTops) * plain_cd * PER_ESTABLISHED_CD : 1;
 
 /** Light to dry matter, leaf, nitrogen and height. Takes from `today.mineral_g_m2`; writes what it made and took into `today`. */
-export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: number): void {
+export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: DayIndex): void {
   const { stage, dm, n } = q;
   const { warmth, perPull, brake } = today;
   const ownPct = ownNitrogenPct(t, stage, today.critical);

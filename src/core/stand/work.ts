@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Course } from './course.ts';
 import { type DeadMatter } from './dead.ts';
 import { type Plant } from './plant.ts';
@@ -21,5 +22,5 @@ export interface Work {
   /** First day index on which something is still to be done; Infinity when nothing is. */
   next: number;
   /** Does what is due at the end of day `d` and sets `next`. */
-  act(d: number, stand: Standing, course: Course): void;
+  act(d: DayIndex, stand: Standing, course: Course): void;
 }

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type NextCrop, type Handling, waitDays20 } from '../residue/wait.ts';
 import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
@@ -90,7 +91,7 @@ function waitByCn(handling: Handling, next: NextCrop, small: number): Table {
  */
 export const endStand = (
   ending: Ending,
-  at: number,
+  at: DayIndex,
   course: Course,
   season: Season,
   v: Variation,
@@ -100,7 +101,7 @@ export const endStand = (
 /** As `endStand`, but does not say when the ground is warm: who compares days need not know. */
 export function endGrowth(
   ending: Ending,
-  at: number,
+  at: DayIndex,
   course: Course,
   season: Season,
   v: Variation,
@@ -159,7 +160,7 @@ export function endGrowth(
 export const UNDER_COVER_LIVES = 0.02;
 
 /** Day on which enough heat has added up under what was laid, or never when the house rule lifts it first. */
-function underCover(ending: Ending, at: number, course: Course, season: Season, v: Variation): number {
+function underCover(ending: Ending, at: DayIndex, course: Course, season: Season, v: Variation): number {
   const { plan } = ending;
   const { covering, loweredFirst, cap_d, coverTimes, kills } = ending.course;
   const laid = at + (kills.at(-1)?.after_d ?? 0);
@@ -225,7 +226,7 @@ function byRipening(ending: Ending, course: Course, season: Season, out: YearEnd
 }
 
 /** Share of plants alive of the member that holds out best. */
-export function mostAlive(course: Course, d: number): number {
+export function mostAlive(course: Course, d: DayIndex): number {
   let most = 0;
   for (let s = 0; s < course.members; s++) {
     const alive = course.alive[d * course.members + s]!;
@@ -234,13 +235,13 @@ export function mostAlive(course: Course, d: number): number {
   return most;
 }
 
-function isUp(course: Course, d: number): boolean {
+function isUp(course: Course, d: DayIndex): boolean {
   for (let s = 0; s < course.members; s++) if (course.stage[d * course.members + s]! >= 1) return true;
   return false;
 }
 
 /** Day of greatest dry matter in the four weeks before `d`. */
-function bestBefore(course: Course, d: number): number {
+function bestBefore(course: Course, d: DayIndex): number {
   let best = d;
   for (let k = Math.max(0, d - 28); k <= d; k++)
     if (dryMatterOn(course, k) > dryMatterOn(course, best)) best = k;
@@ -248,7 +249,7 @@ function bestBefore(course: Course, d: number): number {
 }
 
 /** What stands there on the day the ending begins, living and dead. */
-function stoodOn(course: Course, at: number, out: YearEnd): void {
+function stoodOn(course: Course, at: DayIndex, out: YearEnd): void {
   out.endsAt = at;
   out.dm_g_m2 = dryMatterOn(course, at) + course.dead_g_m2[at]!;
   out.n_g_m2 = nitrogenOn(course, at) + course.deadN_g_m2[at]!;
@@ -258,7 +259,7 @@ function stoodOn(course: Course, at: number, out: YearEnd): void {
 export function ready(
   ending: Ending,
   season: Season,
-  deadAt: number,
+  deadAt: DayIndex,
   waits: Table,
   out: YearEnd,
   waitsFrom = deadAt,

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Course } from '../stand/course.ts';
 import { layDown } from '../stand/dead.ts';
 import { type Plant } from '../stand/plant.ts';
@@ -7,7 +8,7 @@ import { higher } from '../units/bounds.ts';
 // Where the matter of a stand goes when something is done to it.
 
 /** Only this share of the plants lives on; the others lie where they stood. */
-export function lose(keeps: number, d: number, { plants, dead }: Standing, course: Course): void {
+export function lose(keeps: number, d: DayIndex, { plants, dead }: Standing, course: Course): void {
   for (let s = 0; s < plants.length; s++) {
     const q = plants[s]!;
     if (q.alive <= 0) continue;
@@ -52,7 +53,7 @@ export function takeOff(stays: number, { dead }: Standing, course: Course): void
 }
 
 /** What lies on top goes under with the rest: what passes laid, and what frost or heat had killed. */
-export function turnUnder(d: number, { dead }: Standing, course: Course): void {
+export function turnUnder(d: DayIndex, { dead }: Standing, course: Course): void {
   let laid = 0;
   let laidN = 0;
   for (const l of course.laid) {

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
@@ -16,30 +17,30 @@ export interface Plan {
   logged?: { until: number; mm: ReadonlyMap<number, number> };
   irrigated?: boolean;
   /** Day index at which growing may stop. */
-  growUntil?: number;
+  growUntil?: DayIndex;
   /** Share of the sun that reaches the bed. */
   light?: number;
   /** What was on the ground before it was made ready. */
   surface?: 'clean' | 'weedy' | 'sod';
   /** A crop that still stands over the seed, when it is undersown. */
   canopy?: Canopy;
-  sownAt: number;
+  sownAt: DayIndex;
   /** Day from which the ground is free; days before it are never bare. 0 when it is free from the start. */
-  freeAt?: number;
+  freeAt?: DayIndex;
   /** Day the next crop wants to go in. */
-  plantAt: number;
+  plantAt: DayIndex;
   next: NextCrop;
 }
 
 /** How one year went under one way of ending. Days are indices; Infinity means it did not happen in the span. */
 export interface YearEnd {
-  deadAt: number;
+  deadAt: DayIndex;
   /** Residue mellow enough for the crop. */
-  readyAt: number;
+  readyAt: DayIndex;
   /** As readyAt, and the soil warm enough as well. */
   plantableAt: number;
   /** Day on which the hand, or death by the weather, ends the growth. */
-  endsAt: number;
+  endsAt: DayIndex;
   /** Share of plants that come through, of the member that holds out best. */
   surviving: number;
   stageAtEnd: number;

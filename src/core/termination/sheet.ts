@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Member, type Species } from '../stand/species.ts';
 import { power } from '../units/exact.ts';
 import { type Season, reaches } from '../weather/season.ts';
@@ -58,7 +59,7 @@ export function heatNeeded(
 export const deadUnder = (
   season: Season,
   covering: Exclude<Covering, null>,
-  laid: number,
+  laid: DayIndex,
   heat: number,
 ): number =>
   Math.max(

@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type YearEnd } from './plan.ts';
 import { coolerUnder_c } from '../residue/warmth.ts';
 import { type Season } from '../weather/season.ts';
@@ -25,7 +26,7 @@ export function coolerUnder(season: Season, out: YearEnd): number {
 const SUN_OF_D = 14;
 
 /** First day from `from` on which the last days' soil was warm enough for the crop; a season's answers are worked out once a crop. */
-export function warmFrom(season: Season, from: number, soilMin_c: number): number {
+export function warmFrom(season: Season, from: DayIndex, soilMin_c: number): number {
   let next = season.warmSoil.get(soilMin_c);
   if (!next) {
     next = new Float64Array(season.days + 1).fill(Infinity);

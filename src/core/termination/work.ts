@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type Course } from '../stand/course.ts';
 import { layDown } from '../stand/dead.ts';
@@ -32,7 +33,7 @@ export type Task =
   | {
       kind: PassKind;
       /** Day index; a pass that is still to come waits for ground it can be done on. */
-      at: number;
+      at: DayIndex;
       done: boolean;
       /** Comes off when the stand under it is dead, not before `at`. */
       whenDead?: boolean;
@@ -40,9 +41,9 @@ export type Task =
       ifGreen?: number;
     }
   /** Somebody looked and it was dead. */
-  | { kind: 'seen-dead'; at: number }
+  | { kind: 'seen-dead'; at: DayIndex }
   /** So many of so many crowns were green. */
-  | { kind: 'crowns'; at: number; green: number; of: number };
+  | { kind: 'crowns'; at: DayIndex; green: number; of: number };
 
 /** Leaf that a full stand of stubs pushes from what its crowns hold, for kinds that shoot again most readily, m2/m2. */
 const PUSHED_LEAF = 0.15;
@@ -83,7 +84,8 @@ class Working implements Work {
   /** Day of the last blow that told, and the least that is left of each member by it. */
   private struck = -Infinity;
   private before: number[] = [];
-  private cover: { kind: Exclude<Covering, null>; laid: number; heat: number; deadOn: number } | null = null;
+  private cover: { kind: Exclude<Covering, null>; laid: DayIndex; heat: number; deadOn: number } | null =
+    null;
   private lowered = false;
   /** How tall it stood when it was first touched: a stand that is only bent over lies thick under a sheet. */
   private stood_m = 0;
@@ -104,7 +106,7 @@ class Working implements Work {
     this.next = lower(task ? task.at : Infinity, this.cover ? this.cover.deadOn : Infinity);
   }
 
-  act(d: number, stand: Standing, course: Course): void {
+  act(d: DayIndex, stand: Standing, course: Course): void {
     if (this.cover && this.cover.deadOn <= d) this.dieUnder(d, stand, course);
     for (let task = this.tasks[this.k]; task && task.at <= d; task = this.tasks[this.k]) {
       if ('done' in task && !task.done && (task.kind === 'dig' || task.kind === 'bury')) {
@@ -121,7 +123,7 @@ class Working implements Work {
     this.plan();
   }
 
-  private do(task: Task, d: number, stand: Standing, course: Course): void {
+  private do(task: Task, d: DayIndex, stand: Standing, course: Course): void {
     const { plants } = stand;
     if ('ifGreen' in task && task.ifGreen !== undefined && this.green(plants) <= task.ifGreen) return;
     this.met ??= plants.map((q) => q.alive);
@@ -147,7 +149,7 @@ class Working implements Work {
   }
 
   /** A blade, board, flame, beak or spade comes over the stand. */
-  private strike(kind: PassKind, d: number, stand: Standing, course: Course): void {
+  private strike(kind: PassKind, d: DayIndex, stand: Standing, course: Course): void {
     const stubble = STUBBLE[kind];
     if (!stubble) return;
     const { plants, traits } = stand;
@@ -186,7 +188,7 @@ class Working implements Work {
     stubble: Stubble,
     kind: PassKind,
     regrowth: number,
-    d: number,
+    d: DayIndex,
     stand: Standing,
     course: Course,
   ): void {
@@ -231,7 +233,7 @@ class Working implements Work {
     }
   }
 
-  private layCover(kind: Exclude<Covering, null>, d: number, stand: Standing, course: Course): void {
+  private layCover(kind: Exclude<Covering, null>, d: DayIndex, stand: Standing, course: Course): void {
     const { plants } = stand;
     const { members, cap_d, coverTimes = 1 } = this.ground;
     const alive = plants.map((q) => q.alive);
@@ -256,13 +258,13 @@ class Working implements Work {
   }
 
   /** Heat and dark have done it: what lay flattened under the sheet is dead. */
-  private dieUnder(d: number, stand: Standing, course: Course): void {
+  private dieUnder(d: DayIndex, stand: Standing, course: Course): void {
     this.cover!.deadOn = Infinity;
     course.deeds.push({ day: d, kind: 'died-under', met: mostOf(stand.plants) });
     lose(UNDER_COVER_LIVES, d, stand, course);
   }
 
-  private lift(d: number, stand: Standing, course: Course): void {
+  private lift(d: DayIndex, stand: Standing, course: Course): void {
     const { cover } = this;
     if (!cover) return;
     const last = course.covered.at(-1)!;

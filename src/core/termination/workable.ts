@@ -1,3 +1,4 @@
+import { type DayIndex } from '../calendar/day.ts';
 import { AVAILABLE_WATER_MM, type Soil } from '../soil/soil.ts';
 import { type Course } from '../stand/course.ts';
 import { type Season } from '../weather/season.ts';
@@ -24,14 +25,14 @@ const DRIES_MM = 12;
 const DRYING_D = 12;
 export const UNDRIED_LIVES = 0.5;
 
-export function dries(season: Season, from: number): boolean {
+export function dries(season: Season, from: DayIndex): boolean {
   let mm = 0;
   for (let d = from; d < Math.min(from + DRYING_D, season.days); d++) mm += season.et0_mm[d]!;
   return mm >= DRIES_MM;
 }
 
 /** First day from `at` on which the ground is neither frozen nor so wet that turning smears it; never when none comes in a fortnight. */
-export function diggingDay(soil: Soil, course: Course, season: Season, at: number): number {
+export function diggingDay(soil: Soil, course: Course, season: Season, at: DayIndex): number {
   const { full, rain_mm } = TOO_WET[soil.texture];
   const most = AVAILABLE_WATER_MM[soil.texture] * full;
   for (let d = at; d < Math.min(at + WAITS_TO_DIG_D, season.days); d++) {
@@ -43,7 +44,7 @@ export function diggingDay(soil: Soil, course: Course, season: Season, at: numbe
 const WAITS_TO_DIG_D = 14;
 
 /** A day's thaw softens the top; a spit deep takes most of a week. */
-function thawed(season: Season, d: number): boolean {
+function thawed(season: Season, d: DayIndex): boolean {
   for (let k = Math.max(0, d - THAW_D); k <= d; k++) if (season.soil_c[k]! < FROZEN_C) return false;
   return true;
 }

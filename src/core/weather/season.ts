@@ -1,4 +1,4 @@
-import { type Day, dayOfYear } from '../calendar/day.ts';
+import { type Day, type DayIndex, dayOfYear } from '../calendar/day.ts';
 import { partStream } from '../random/stream.ts';
 import { type DailyClimate } from '../site/daily.ts';
 import { chillOfDay } from './chill.ts';
@@ -157,10 +157,10 @@ export function decayWarmth(mean_c: number): number {
 }
 
 /** Days' worth of a running sum from day index i to j, both inside the season. */
-export const between = (sum: Float64Array, i: number, j: number): number => sum[j]! - sum[i]!;
+export const between = (sum: Float64Array, i: DayIndex, j: DayIndex): number => sum[j]! - sum[i]!;
 
 /** First day index at which the running sum since `from` reaches `amount`, or Infinity when the season ends before. */
-export function reaches(sum: Float64Array, from: number, amount: number): number {
+export function reaches(sum: Float64Array, from: DayIndex, amount: number): DayIndex {
   const target = sum[from]! + amount;
   let low = from;
   let high = sum.length - 1;

@@ -3,7 +3,7 @@ import { findSpecies, speciesOf } from '../../catalogue/catalogue.ts';
 import { seedGivingOf } from '../../catalogue/ownSeed.ts';
 import { endingPasses } from '../../core/bed/timeline.ts';
 import { asOn } from '../../core/bed/pieces.ts';
-import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Expected, ownSeedOf, selfSown, type Shed } from '../../core/seed/ownSeed.ts';
 import { parseMass_g } from '../../core/units/mass.ts';
 import { showArea, showSeed, showTemperature } from '../../core/units/show.ts';
@@ -89,7 +89,7 @@ function crossWords(kind: NonNullable<ReturnType<typeof seedGivingOf>>): string 
 }
 
 /** Puts the day on which a kind is cut into the plan, where another stands in it. */
-function PlanCut({ cover, day }: { cover: Cover; day: number }) {
+function PlanCut({ cover, day }: { cover: Cover; day: Day }) {
   const { hands, run } = useGarden();
   const on = isoOf(day);
   const cut = cover.passes.find((p) => p.kind === 'check-seed' && !p.doneOn);

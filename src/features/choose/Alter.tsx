@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { useState } from 'react';
 import { methods, species, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Sample } from '../../core/choose/sample.ts';
@@ -15,8 +16,8 @@ interface Props {
   setOwn(own: Own): void;
   /** The latest answer for it; null while the first is worked out. */
   sample: Sample | null;
-  freeDay: number;
-  plantDay: number;
+  freeDay: Day;
+  plantDay: Day;
   here: MethodHere[];
   units: UnitChoice;
   done(): void;

@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { showDay } from '../../ui/dates.ts';
 import { METHOD_SHORT } from '../../ui/methodWords.ts';
@@ -12,7 +13,7 @@ export function Answer({
   onPut,
 }: {
   sample: Sample;
-  plantDay: number;
+  plantDay: Day;
   late: boolean;
   putLabel: string;
   onPut(): void;

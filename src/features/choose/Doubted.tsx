@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { showDay } from '../../ui/dates.ts';
 
@@ -13,10 +14,10 @@ export function Doubted({
 }: {
   sample: Sample;
   better: Sample | undefined;
-  plantDay: number;
+  plantDay: Day;
   crop: string;
   put(): void;
-  plantOn(day: number): void;
+  plantOn(day: Day): void;
   show(id: string): void;
 }) {
   const of100 = (s: Sample) => Math.round((s.best?.odds.inTime ?? 0) * 100);

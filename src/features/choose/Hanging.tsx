@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { Pin } from 'lucide-react';
 import { type Sample } from '../../core/choose/sample.ts';
 import type { Bed, Cover, Garden } from '../../records/types.ts';
@@ -14,8 +15,8 @@ interface Props {
   late: ReadonlySet<string>;
   pinned: ReadonlySet<string>;
   pin(id: string): void;
-  freeDay: number;
-  plantDay: number;
+  freeDay: Day;
+  plantDay: Day;
   garden: Garden;
   bed: Bed;
   coverOf(sample: Sample): Cover;

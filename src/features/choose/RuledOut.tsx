@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
 import { type UnitChoice } from '../../core/units/show.ts';
 import { changeWords, waysOut } from '../../ui/changeWords.ts';
@@ -12,7 +13,7 @@ export function RuledOut({
 }: {
   samples: Sample[];
   units: UnitChoice;
-  plantDay: number;
+  plantDay: Day;
   open: boolean;
 }) {
   return (
@@ -45,7 +46,7 @@ export function RuledOut({
 }
 
 /** When nothing fits: what would have to change, and what to do when it cannot. */
-export function NothingFits({ samples, plantDay }: { samples: Sample[]; plantDay: number }) {
+export function NothingFits({ samples, plantDay }: { samples: Sample[]; plantDay: Day }) {
   const ways = waysOut(samples);
   return (
     <section className="border-madder mt-4 max-w-2xl border-l-4 pl-4" role="status">

@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { Fragment, type ReactNode } from 'react';
 import { methods } from '../../catalogue/catalogue.ts';
 import { type Sample } from '../../core/choose/sample.ts';
@@ -18,7 +19,7 @@ interface Props {
   units: UnitChoice;
   methodsHere: MethodHere[];
   putLabel: string;
-  plantDay: number;
+  plantDay: Day;
   years: number;
   /** It hangs by a later planting day. */
   late: boolean;

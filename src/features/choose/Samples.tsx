@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { useId } from 'react';
 import { type Sample } from '../../core/choose/sample.ts';
 import { methods, speciesOf } from '../../catalogue/catalogue.ts';
@@ -9,8 +10,8 @@ interface Props {
   samples: Sample[];
   chosen: string | null;
   onChoose(id: string): void;
-  freeDay: number;
-  plantDay: number;
+  freeDay: Day;
+  plantDay: Day;
 }
 
 /** Nothing lies on the ground once it is done. */
@@ -26,7 +27,7 @@ const WIDTH = 70;
 export function Samples({ samples, chosen, onChoose, freeDay, plantDay }: Props) {
   const prefix = `s${useId().replace(/\W/g, '')}`;
   const span = Math.max(1, plantDay - freeDay);
-  const y = (day: number) => TOP + (Math.max(-2, Math.min(span + 16, day - freeDay)) / span) * HEIGHT;
+  const y = (day: Day) => TOP + (Math.max(-2, Math.min(span + 16, day - freeDay)) / span) * HEIGHT;
   const months: number[] = [];
   for (let d = freeDay; d < plantDay; d++) if (new Date(d * 86_400_000).getUTCDate() === 1) months.push(d);
   return (

@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { coverName, membersOf } from '../../catalogue/catalogue.ts';
 import { type ChooseInput } from '../../core/choose/input.ts';
@@ -8,10 +9,10 @@ import { useLive } from '../../ring/useLive.ts';
 export interface Own {
   parts: { speciesId: string; share: number }[];
   rateTimes: number;
-  sowDay: number;
+  sowDay: Day;
   /** Undefined leaves the way of ending to the core. */
   method?: string;
-  endDay?: number;
+  endDay?: Day;
 }
 
 export const OWN_ID = 'own';

@@ -1,5 +1,5 @@
 import { findSpecies } from '../../catalogue/catalogue.ts';
-import { dayOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type StripLife } from '../../core/strips/life.ts';
 import { Woven } from '../../ui/Weave.tsx';
 
@@ -23,7 +23,7 @@ export function UseMark({
   use: keyof typeof USE_WORDS;
   x: number;
   width: number;
-  y(day: number): number;
+  y(day: Day): number;
   from: number;
   to: number;
 }) {
@@ -55,7 +55,7 @@ export function LivingPath({
   prefix: string;
   x: number;
   width: number;
-  y(day: number): number;
+  y(day: Day): number;
   from: number;
   to: number;
   now: number;

@@ -3,7 +3,7 @@ import { coverTitle, findCrop, speciesOf } from '../../catalogue/catalogue.ts';
 import { type StripLife } from '../../core/strips/life.ts';
 import { type PieceUse } from '../../core/bed/pieces.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
-import { dayOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -27,7 +27,7 @@ interface StripProps {
   width: number;
   from: number;
   to: number;
-  y(day: number): number;
+  y(day: Day): number;
   now: number;
   forecasts: ReadonlyMap<string, Forecast>;
 }

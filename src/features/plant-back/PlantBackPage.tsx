@@ -4,7 +4,7 @@ import { useParams, Link } from 'react-router';
 import { coverTitle, cropOf, findSpecies } from '../../catalogue/catalogue.ts';
 import { type CropEntry } from '../../catalogue/schema.ts';
 import { asOn } from '../../core/bed/pieces.ts';
-import { dayOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type PlantBack } from '../../core/plantBack/plantBack.ts';
 import { type StrandId } from '../../core/plantBack/strands.ts';
 import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
@@ -153,7 +153,7 @@ function shown(
   crop: CropEntry,
   units: UnitChoice,
   way: 'transplant' | 'seed',
-  plantDay: number,
+  plantDay: Day,
 ): StrandShown {
   const warm = showTemperature(20, units);
   switch (s.id) {
@@ -201,7 +201,7 @@ function shown(
 const days = (d: number): string => `${Math.max(1, Math.round(d))} ${Math.round(d) <= 1 ? 'day' : 'days'}`;
 
 /** How much of a check is left on planting day, where any is. */
-function leftWords({ left }: PlantBack['strands'][number], plantDay: number): string {
+function leftWords({ left }: PlantBack['strands'][number], plantDay: Day): string {
   const then = left?.findLast((l) => l.day <= plantDay)?.share ?? 0;
   return then >= 0.05 ? `${Math.round(then * 100)} % of it left on planting day; ` : '';
 }

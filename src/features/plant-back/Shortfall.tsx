@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { lazy, Suspense } from 'react';
 import { feeds } from '../../catalogue/catalogue.ts';
 import { type Feeding } from '../../core/plantBack/feeding.ts';
@@ -19,7 +20,7 @@ export function Shortfall({
   units,
 }: {
   feeding: Feeding;
-  plantDay: number;
+  plantDay: Day;
   crop: string;
   area_m2: number;
   units: UnitChoice;

@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { type Strand, type StrandId } from '../../core/plantBack/strands.ts';
 import { showDay, showSpan } from '../../ui/dates.ts';
 import { type Motif } from '../../ui/motifs.ts';
@@ -14,9 +15,9 @@ interface Props {
   strands: StrandShown[];
   /** Motif of what stood here. */
   motif: Motif;
-  today: number;
+  today: Day;
   ready: number;
-  plantDay: number;
+  plantDay: Day;
 }
 
 /** Strands whose names are words of the field. */
@@ -37,8 +38,8 @@ export function Strands({ strands, motif, today, ready, plantDay }: Props) {
   const finite = strands.flatMap((s) => [s.over.low, s.over.mid, s.over.high]).filter(Number.isFinite);
   const top = Math.min(today, plantDay);
   const foot = Math.min(Math.max(plantDay, ...finite) + MARGIN_D, plantDay + LATEST_D);
-  const y = (day: number) => (HEIGHT * (Math.max(top, Math.min(foot, day)) - top)) / Math.max(1, foot - top);
-  const pct = (day: number) => `${(100 * y(day)) / HEIGHT}%`;
+  const y = (day: Day) => (HEIGHT * (Math.max(top, Math.min(foot, day)) - top)) / Math.max(1, foot - top);
+  const pct = (day: Day) => `${(100 * y(day)) / HEIGHT}%`;
   const step = WEEK_D * Math.max(1, Math.ceil((foot - top) / (WEEK_D * 7)));
   const marks: number[] = [];
   for (let d = top; d <= foot; d += step) marks.push(d);
@@ -153,7 +154,7 @@ function Drawn({
 }: {
   s: StrandShown;
   motif: Motif;
-  y(day: number): number;
+  y(day: Day): number;
   top: number;
   foot: number;
 }) {
@@ -201,7 +202,7 @@ function Fading({
 }: {
   left: NonNullable<Strand['left']>;
   motif: Motif;
-  y(day: number): number;
+  y(day: Day): number;
   until: number;
 }) {
   return left.map(({ day, share }, i) => {

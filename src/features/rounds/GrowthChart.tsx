@@ -10,24 +10,24 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { isoOf } from '../../core/calendar/day.ts';
+import { type Day, isoOf } from '../../core/calendar/day.ts';
 import { againstExpected, type GrowthDay } from '../../core/plan/growth.ts';
 import { type Stage, STAGES } from '../../core/stand/species.ts';
 import { showDay } from '../../ui/dates.ts';
 import { STAGE_WORDS } from '../../ui/methodWords.ts';
 
 export interface SeenStage {
-  day: number;
+  day: Day;
   stage: Stage;
 }
 
 interface Props {
   growth: GrowthDay[];
   /** Ground covered as it was seen, 0..1. */
-  covers: { day: number; cover: number }[];
+  covers: { day: Day; cover: number }[];
   /** Kinds of the cover in their order, each with the stages it was seen at. */
   members: { name: string; seen: SeenStage[] }[];
-  today: number;
+  today: Day;
 }
 
 const COVER = -1;
@@ -46,7 +46,7 @@ const STAGE_SHORT: Record<Stage, string> = {
 export default function GrowthChart({ growth, covers, members, today }: Props) {
   const [shown, setShown] = useState(COVER);
   const member = shown === COVER ? undefined : members[shown];
-  const warmthOn = (day: number): number | undefined => {
+  const warmthOn = (day: Day): number | undefined => {
     const after = growth.findIndex((g) => g.day >= day);
     if (after < 0) return undefined;
     const [a, b] = [growth[Math.max(0, after - 1)]!, growth[after]!];

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { dayOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
 import { type Question } from '../../core/rounds/question.ts';
 import { speciesOf } from '../../catalogue/catalogue.ts';
@@ -32,7 +32,7 @@ export function useStandpoint(cover: Cover | undefined): Standpoint | undefined 
   return forecast ? standpointOf(forecast, dayOf(today)) : undefined;
 }
 
-function standpointOf(f: Forecast, today: number): Standpoint | undefined {
+function standpointOf(f: Forecast, today: Day): Standpoint | undefined {
   const best = f.settled ?? f.best;
   if (!best) return undefined;
   const grown = [...f.growth].reverse().find((g) => g.day <= today);

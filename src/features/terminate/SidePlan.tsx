@@ -1,4 +1,4 @@
-import { isoOf } from '../../core/calendar/day.ts';
+import { type Day, isoOf } from '../../core/calendar/day.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
 import { methods } from '../../catalogue/catalogue.ts';
 import { showIso, showSpan } from '../../ui/dates.ts';
@@ -10,7 +10,7 @@ import { type Hung } from './useHung.ts';
 
 interface Props {
   hung: Hung;
-  plantDay: number;
+  plantDay: Day;
   chosen: boolean;
   choose(): void;
 }

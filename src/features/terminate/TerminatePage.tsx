@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import { cautions, coverTitle, methods } from '../../catalogue/catalogue.ts';
 import { USUAL_AIMS } from '../../core/aims/aims.ts';
 import { endingBegun } from '../../core/bed/timeline.ts';
-import { dayOf } from '../../core/calendar/day.ts';
+import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { datedPasses } from '../../core/plan/passes.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
@@ -227,7 +227,7 @@ const NO_STAGES: [] = [];
 const BETTER_BY = 0.1;
 
 /** What is to be done next, in a line. */
-function headline(cover: Cover, way: string, shown: EndingAnswer | undefined, today: number): string {
+function headline(cover: Cover, way: string, shown: EndingAnswer | undefined, today: Day): string {
   if (cover.verdict === 'dead') return `Dead, seen ${showIsoYear(cover.endedOn!)}`;
   if (cover.passes.length === 0) return 'Choose a way below';
   const step = stepsAhead(cover.passes, shown, today)[0];

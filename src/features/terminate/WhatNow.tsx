@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { movePlanting } from '../../records/commands/change.ts';
 import { Link } from 'react-router';
 import { methods } from '../../catalogue/catalogue.ts';
@@ -16,7 +17,7 @@ interface Props {
   /** Ways that can be done here from today on. */
   ways: EndingAnswer[];
   aims: AimStrands[];
-  plantDay: number;
+  plantDay: Day;
   next: Planting | undefined;
   choose(e: EndingAnswer): void;
 }
@@ -97,7 +98,7 @@ export function PlantLater({
   how,
 }: {
   next: Planting;
-  plantDay: number;
+  plantDay: Day;
   ready: number;
   how: string;
 }) {

@@ -1,3 +1,4 @@
+import { type Day } from '../../core/calendar/day.ts';
 import { type ChooseInput } from '../../core/choose/input.ts';
 import { type Hint, type Sample } from '../../core/choose/sample.ts';
 import { type Forecast } from '../../core/plan/forecast.ts';
@@ -43,7 +44,7 @@ export interface Questions {
   };
   /** One way on a day that a hand has moved it to; `after_d` are its later passes from the first. */
   tryEnding: {
-    input: { asked: ForecastInput; method: string; startDay: number; after_d: (number | null)[] | null };
+    input: { asked: ForecastInput; method: string; startDay: Day; after_d: (number | null)[] | null };
     answer: EndingAnswer;
     part: never;
   };
@@ -55,14 +56,14 @@ export interface Questions {
   };
   /** The same day with a way done as either side of a question does it. */
   variants: {
-    input: { asked: ForecastInput; startDay: number; ways: MethodHere[] };
+    input: { asked: ForecastInput; startDay: Day; ways: MethodHere[] };
     answer: EndingAnswer[];
     part: never;
   };
   /** Few things shared out over all beds: the board first, then the proposals of one clash after the other. */
   share: { input: ShareInput; answer: ShareAnswer; part: ShareAnswer };
   /** The walk past the beds: what is due on each, and why. */
-  rounds: { input: { covers: RoundCover[]; today: number }; answer: RoundBed[]; part: never };
+  rounds: { input: { covers: RoundCover[]; today: Day }; answer: RoundBed[]; part: never };
   /** Ground cover from a picture; `shift` moves the line between green and not. */
   photo: { input: { picture: Picture; shift: number }; answer: CoverReading; part: never };
   plantBack: { input: PlantBackInput; answer: PlantBack; part: never };
