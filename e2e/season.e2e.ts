@@ -366,7 +366,7 @@ test('a season goes wrong and every screen says so: a sheet late, lifted early, 
 test('the keyboard alone puts a cover on a bed and logs its sowing', async () => {
   const stage = await openStage();
   const { page, base, wrongs } = stage;
-  const tabTo = async (name: string | RegExp, role: 'link' | 'button' | 'spinbutton') => {
+  const tabTo = async (name: string | RegExp, role: 'link' | 'button' | 'textbox') => {
     const target = page.getByRole(role, { name }).first();
     await target.waitFor();
     // Looked up once: to find a thing by its name takes longer than to press a key.
@@ -390,7 +390,7 @@ test('the keyboard alone puts a cover on a bed and logs its sowing', async () =>
     await tabTo('Log sowing of bed 8', 'button');
     await page.getByText('Correct the record').waitFor();
     await tabTo('To the looks', 'link');
-    await tabTo('Ground covered by leaves, %', 'spinbutton');
+    await tabTo('Ground covered by leaves, %', 'textbox');
     await page.keyboard.type('5');
     await tabTo('Log this look', 'button');
     await page.getByText('5 % covered', { exact: true }).waitFor();

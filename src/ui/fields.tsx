@@ -8,17 +8,25 @@ export function SelectField<T extends string>({
   options,
   onChange,
   hint,
+  error,
 }: {
   label: string;
   value: T;
   options: readonly (readonly [T, string])[];
   onChange(value: T): void;
   hint?: string;
+  error?: string;
 }) {
   return (
-    <Field label={label} hint={hint}>
+    <Field label={label} hint={hint} error={error}>
       {(id) => (
-        <select id={id} className="select" value={value} onChange={(e) => onChange(e.target.value as T)}>
+        <select
+          id={id}
+          className="select"
+          value={value}
+          aria-invalid={error !== undefined}
+          onChange={(e) => onChange(e.target.value as T)}
+        >
           {options.map(([key, text]) => (
             <option key={key} value={key}>
               {text}
@@ -36,16 +44,18 @@ export function DateField({
   value,
   onChange,
   hint,
+  error,
   disabled,
 }: {
   label: string;
   value: string;
   onChange(iso: string): void;
   hint?: string;
+  error?: string;
   disabled?: boolean;
 }) {
   return (
-    <Field label={label} hint={hint}>
+    <Field label={label} hint={hint} error={error}>
       {(id) => <DateInput id={id} disabled={disabled} value={value} onChange={onChange} />}
     </Field>
   );
@@ -97,22 +107,25 @@ export function TextField({
   value,
   onChange,
   hint,
+  error,
   decimal,
 }: {
   label: string;
   value: string;
   onChange(text: string): void;
   hint?: string;
+  error?: string;
   decimal?: boolean;
 }) {
   return (
-    <Field label={label} hint={hint}>
+    <Field label={label} hint={hint} error={error}>
       {(id) => (
         <input
           id={id}
           className="input"
           inputMode={decimal ? 'decimal' : undefined}
           value={value}
+          aria-invalid={error !== undefined}
           onChange={(e) => onChange(e.target.value)}
         />
       )}

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { findSpecies, speciesOf } from '../../catalogue/catalogue.ts';
 import { seedGivingOf } from '../../catalogue/ownSeed.ts';
 import { endingPasses } from '../../core/bed/timeline.ts';
@@ -13,9 +13,11 @@ import { saveNote } from '../../records/verbs/verbs.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useForecast } from '../../ring/useForecast.ts';
-import { failureWords } from '../../ui/failureWords.ts';
 import { showDay } from '../../ui/dates.ts';
 import { TextField } from '../../ui/fields.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { readBy } from '../../ring/typedFigures.ts';
+import { z } from 'zod';
 
 /** From sowing to seed no cover takes longer, days. */
 const RIPENS_WITHIN_D = 400;
@@ -111,30 +113,24 @@ function PlanCut({ cover, day }: { cover: Cover; day: Day }) {
   );
 }
 
+const wonForm = (unit: 'g' | 'oz') => z.object({ won: readBy((text) => parseMass_g(text, unit)) });
+
 function Won({ bed, speciesId }: { bed: Bed; speciesId: string }) {
   const { garden, today, hands, run } = useGarden();
-  const [typed, setTyped] = useState('');
-  const read =
-    typed.trim() === '' ? undefined : parseMass_g(typed, garden.units.mass === 'metric' ? 'g' : 'oz');
   const name = speciesOf(speciesId).name;
+  const unit = garden.units.mass === 'metric' ? 'g' : 'oz';
+  const form = useKeptForm(`won ${bed.id} ${speciesId}`, wonForm(unit), { won: '' }, ({ won: grams }) =>
+    run(shelveOwnSeed(hands, bed, { speciesId, name, grams, on: today })),
+  );
+  if (!form) return null;
   return (
-    <form
-      className="mt-2 flex flex-wrap items-end gap-3"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (!read?.ok) return;
-        void run(shelveOwnSeed(hands, bed, { speciesId, name, grams: read.value, on: today })).then(
-          (done) => done && setTyped(''),
-        );
-      }}
-    >
+    <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={form.onSubmit}>
       <TextField
         label={`Clean seed of ${name.toLowerCase()} won`}
-        value={typed}
-        onChange={setTyped}
-        hint={read && !read.ok ? failureWords(read.failure) : 'Weighed dry and clean.'}
+        hint="Weighed dry and clean."
+        {...form.field('won')}
       />
-      <button type="submit" className="btn" disabled={!read?.ok}>
+      <button type="submit" className="btn" disabled={form.typed.won.trim() === ''}>
         Onto the shelf
       </button>
     </form>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { z } from 'zod';
 import { type LastingUse, type StripLife as Life } from '../../core/strips/life.ts';
 import { showSeed } from '../../core/units/show.ts';
 import { SHEET_SORTS } from '../../core/work/things.ts';
@@ -6,10 +6,10 @@ import { GRASS, pathKinds, USUAL_LOW_CM } from '../../questions/strips.ts';
 import { setStrip } from '../../records/commands/strips.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
 import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { FILM_WORDS } from '../../ui/stripWords.ts';
 import { capital } from '../../ui/text.ts';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
 
 /** What was said of a strip, as it was typed. */
 interface Said {
@@ -56,68 +56,76 @@ export function lifeOf(said: Said, use: LastingUse): Omit<Life, 'done'> | string
     : 'Holes have a width and a distance in centimetres, the distance the larger; or leave both empty.';
 }
 
+const stripForm = (use: LastingUse) =>
+  z
+    .object({
+      what: z.string(),
+      since: z.string(),
+      years: z.string(),
+      low: z.string(),
+      across: z.string(),
+      apart: z.string(),
+    })
+    .transform((said, ctx) => {
+      const life = lifeOf(said, use);
+      if (typeof life !== 'string') return life;
+      ctx.addIssue({ code: 'custom', path: [wrongField(said, use)], message: life });
+      return z.NEVER;
+    });
+
+/** The field that stands for what is wrong. */
+function wrongField(said: Said, use: LastingUse): keyof Said {
+  if (said.what.trim() === '') return 'what';
+  if (said.years.trim() !== '' && !(numberOf(said.years) > 0 && numberOf(said.years) <= 100)) return 'years';
+  return use === 'path' ? 'low' : 'apart';
+}
+
 /** Asks what a strip is, since when, and for how long. */
 export function WhatItIs({ bed, use }: { bed: Bed; use: LastingUse }) {
   const { garden, hands, run } = useGarden();
-  const [said, setSaid, clear] = useDraft<Said>(`strip ${bed.id}`, saidOf(bed, use));
-  const [problem, setProblem] = useState('');
-  if (!said) return null;
-  const set = (part: Partial<Said>) => setSaid({ ...said, ...part });
-  const kind = pathKinds.find((s) => s.id === said.what);
-  const save = async () => {
-    const life = lifeOf(said, use);
-    if (typeof life === 'string') return setProblem(life);
-    setProblem('');
-    if (await run(setStrip(hands, bed, life))) clear();
-  };
+  const form = useKeptForm(`strip ${bed.id}`, stripForm(use), saidOf(bed, use), (life) =>
+    run(setStrip(hands, bed, life)),
+  );
+  if (!form) return null;
+  const kind = pathKinds.find((s) => s.id === form.typed.what);
   return (
     <details className="mt-4" open={!bed.life}>
       <summary className="font-display cursor-pointer text-lg font-bold">
         {bed.life ? 'What it is' : 'Say what it is, and Kilim says what it wants'}
       </summary>
-      <form
-        className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
-      >
+      <form className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-3" onSubmit={form.onSubmit}>
         {use === 'path' && (
           <SelectField
             label="Grown with"
-            value={said.what}
             options={[
               ...pathKinds.map((s) => [s.id, s.name] as const),
               [GRASS, 'Grass and herbs that come by themselves'],
             ]}
-            onChange={(what) => set({ what })}
+            {...form.field('what')}
           />
         )}
         {use === 'film' && (
           <SelectField
             label="Sort"
-            value={said.what}
             options={SHEET_SORTS.map((s) => [s, capital(FILM_WORDS[s])] as const)}
-            onChange={(what) => set({ what, years: FILM_YEARS[what] ?? said.years })}
+            value={form.typed.what}
+            onChange={(what) => form.set({ what, years: FILM_YEARS[what] ?? form.typed.years })}
           />
         )}
-        {use === 'kept' && <TextField label="Plant" value={said.what} onChange={(what) => set({ what })} />}
+        {use === 'kept' && <TextField label="Plant" {...form.field('what')} />}
         <DateField
           label={{ path: 'Sown on', film: 'Laid on', kept: 'Planted on' }[use]}
-          value={said.since}
-          onChange={(since) => set({ since })}
+          {...form.field('since')}
         />
         <TextField
           label={use === 'film' ? 'Lasts, years' : 'Meant to stay, years'}
-          value={said.years}
-          onChange={(years) => set({ years })}
+          {...form.field('years')}
           decimal
         />
         {use === 'path' && (
           <TextField
             label="Mown down to, cm"
-            value={said.low}
-            onChange={(low) => set({ low })}
+            {...form.field('low')}
             decimal
             hint={
               kind && `Seed for it: ${showSeed(kind.seed.rateBroadcastHigh_g_m2 * bed.area_m2, garden.units)}`
@@ -126,29 +134,14 @@ export function WhatItIs({ bed, use }: { bed: Bed; use: LastingUse }) {
         )}
         {use === 'film' && (
           <>
-            <TextField
-              label="Holes across, cm"
-              value={said.across}
-              onChange={(across) => set({ across })}
-              decimal
-            />
-            <TextField
-              label="One every, cm"
-              value={said.apart}
-              onChange={(apart) => set({ apart })}
-              decimal
-            />
+            <TextField label="Holes across, cm" {...form.field('across')} decimal />
+            <TextField label="One every, cm" {...form.field('apart')} decimal />
           </>
         )}
         <button type="submit" className="btn btn-primary">
           Keep this
         </button>
       </form>
-      {problem && (
-        <p role="alert" className="text-madder mt-2 font-semibold">
-          {problem}
-        </p>
-      )}
     </details>
   );
 }

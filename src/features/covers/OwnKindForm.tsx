@@ -1,13 +1,12 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { z } from 'zod';
 import { type SpeciesEntry } from '../../catalogue/schema.ts';
-import { parseNumber } from '../../core/units/number.ts';
 import { type OwnKind, OWN_KIND } from '../../core/stand/ownKind.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
-import { failureWords } from '../../ui/failureWords.ts';
 import { SelectField, TextField } from '../../ui/fields.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { figureOrNone, someWords } from '../../ring/typedFigures.ts';
 
 /** Ids of own kinds begin with it, so that none is ever one of the catalogue. */
 export const OWN_PREFIX = 'kind-';
@@ -27,54 +26,50 @@ const HARDIER: [string, string][] = [
   ['4', '4 °C more'],
 ];
 
+const ownKindForm = (like: SpeciesEntry, own: readonly OwnKind[]) => {
+  const weight = like.seed.thousandSeed_g;
+  return z.object({
+    name: someWords('Give it a name, such as that of the cultivar.').refine(
+      (name) => !own.some((k) => k.name.toLowerCase() === name.toLowerCase()),
+      'There is a kind of your own by that name.',
+    ),
+    later: z.string(),
+    hardier: z.string(),
+    seed: figureOrNone(
+      weight / OWN_KIND.seedTimes,
+      weight * OWN_KIND.seedTimes,
+      `A thousand seeds of this weigh about ${weight} g; a quarter of that to four times as much can be said.`,
+    ),
+  });
+};
+
 /** A kind or cultivar that the catalogue lacks, made from this one with a few changes; it goes with the garden. */
 export function OwnKindForm({ like }: { like: SpeciesEntry }) {
   const { garden, hands, run } = useGarden();
   const navigate = useNavigate();
-  const [typed, setTyped, clear] = useDraft(`own kind ${like.id}`, {
-    name: '',
-    later: '0',
-    hardier: '0',
-    seed: '',
-  });
-  const [problem, setProblem] = useState('');
-  if (!typed) return null;
-  const set = (part: Partial<typeof typed>) => setTyped({ ...typed, ...part });
-  const own = garden.ownKinds ?? [];
-  const make = async () => {
-    const name = typed.name.trim();
-    if (name === '') return setProblem('Give it a name, such as that of the cultivar.');
-    if (own.some((k) => k.name.toLowerCase() === name.toLowerCase()))
-      return setProblem('There is a kind of your own by that name.');
-    const weight = like.seed.thousandSeed_g;
-    const seed =
-      typed.seed.trim() === ''
-        ? undefined
-        : parseNumber(typed.seed, weight / OWN_KIND.seedTimes, weight * OWN_KIND.seedTimes);
-    if (seed && !seed.ok)
-      return setProblem(
-        seed.failure.code === 'number-range'
-          ? `A thousand seeds of this weigh about ${weight} g; a quarter of that to four times as much can be said.`
-          : failureWords(seed.failure),
+  const form = useKeptForm(
+    `own kind ${like.id}`,
+    ownKindForm(like, garden.ownKinds ?? []),
+    { name: '', later: '0', hardier: '0', seed: '' },
+    async ({ name, later, hardier, seed }) => {
+      const kind: OwnKind = {
+        id: `${OWN_PREFIX}${hands.newId()}`,
+        name,
+        like: like.id,
+        later: Number(later),
+        hardier_c: Number(hardier),
+        thousandSeed_g: seed ?? null,
+      };
+      const done = await run(
+        changeGarden(hands, garden.id, `a kind of your own, ${name}`, (g) => ({
+          ownKinds: [...(g.ownKinds ?? []), kind],
+        })),
       );
-    setProblem('');
-    const kind: OwnKind = {
-      id: `${OWN_PREFIX}${hands.newId()}`,
-      name,
-      like: like.id,
-      later: Number(typed.later),
-      hardier_c: Number(typed.hardier),
-      thousandSeed_g: seed ? seed.value : null,
-    };
-    const done = await run(
-      changeGarden(hands, garden.id, `a kind of your own, ${name}`, (g) => ({
-        ownKinds: [...(g.ownKinds ?? []), kind],
-      })),
-    );
-    if (!done) return;
-    clear();
-    void navigate(`/covers/${kind.id}`);
-  };
+      if (done) void navigate(`/covers/${kind.id}`);
+      return done;
+    },
+  );
+  if (!form) return null;
   return (
     <details className="mt-5 max-w-2xl">
       <summary className="cursor-pointer font-semibold">Yours is another cultivar, or a kind like it</summary>
@@ -82,38 +77,16 @@ export function OwnKindForm({ like }: { like: SpeciesEntry }) {
         What is known of {like.name.toLowerCase()} is taken over but for what you change. It is marked as your
         own, ranks below what is proven when they come close, and goes with the garden.
       </p>
-      <form
-        className="mt-2 grid gap-3 sm:grid-cols-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void make();
-        }}
-      >
-        <TextField label="Its name" value={typed.name} onChange={(name) => set({ name })} />
-        <SelectField
-          label="It flowers"
-          value={typed.later}
-          options={LATER}
-          onChange={(later) => set({ later })}
-        />
-        <SelectField
-          label="It bears cold"
-          value={typed.hardier}
-          options={HARDIER}
-          onChange={(hardier) => set({ hardier })}
-        />
+      <form className="mt-2 grid gap-3 sm:grid-cols-2" onSubmit={form.onSubmit}>
+        <TextField label="Its name" {...form.field('name')} />
+        <SelectField label="It flowers" options={LATER} {...form.field('later')} />
+        <SelectField label="It bears cold" options={HARDIER} {...form.field('hardier')} />
         <TextField
           label="A thousand seeds weigh, g"
           hint={`empty for ${like.seed.thousandSeed_g} g, as this one`}
-          value={typed.seed}
-          onChange={(seed) => set({ seed })}
           decimal
+          {...form.field('seed')}
         />
-        {problem && (
-          <p role="alert" className="text-madder font-semibold sm:col-span-2">
-            {problem}
-          </p>
-        )}
         <button type="submit" className="btn justify-self-start">
           Keep it as a kind of your own
         </button>

@@ -1,22 +1,21 @@
 import { correctDate, type DatedThing } from '../../records/commands/change.ts';
 import { useState } from 'react';
+import { z } from 'zod';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
 import { type Happening, happenings } from '../../ring/journal.ts';
 import { removeLook, removeNote, saveNote } from '../../records/verbs/verbs.ts';
 import { DateInput } from '../../ui/DateInput.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
 import { Field } from '../../ui/parts.tsx';
 import { Carried } from './Carried.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { someWords } from '../../ring/typedFigures.ts';
 
 /** Everything that happened, bed by bed; dates and words can be put right, and undo takes any of it back. */
 export function Happenings() {
   const ring = useGarden();
-  const { beds, garden, today, hands, run } = ring;
+  const { beds, garden, hands, run } = ring;
   const [bedId, setBedId] = useState('');
-  const [draft, setDraft, clear] = useDraft(`note ${garden.id}`, { text: '', bed: '' });
-  const text = draft?.text ?? '';
-  const noteBed = beds.some((b) => b.id === draft?.bed) ? draft!.bed : (beds[0]?.id ?? '');
   const all = happenings(ring);
   const shown = bedId ? all.filter((h) => h.bedId === bedId) : all;
   const bedName = (id: string) => beds.find((b) => b.id === id)?.name ?? '?';
@@ -46,55 +45,7 @@ export function Happenings() {
             </select>
           )}
         </Field>
-        {beds.length > 0 && (
-          <form
-            className="grid gap-2 sm:grid-cols-[6rem_1fr_auto] sm:items-end"
-            onSubmit={(e) => {
-              e.preventDefault();
-              if (text.trim())
-                void run(
-                  saveNote(hands, {
-                    id: hands.newId(),
-                    gardenId: garden.id,
-                    bedId: bedId || noteBed,
-                    on: today,
-                    text: text.trim(),
-                  }),
-                ).then((ok) => ok && clear());
-            }}
-          >
-            <Field label="For bed">
-              {(id) => (
-                <select
-                  id={id}
-                  className="select select-sm"
-                  value={bedId || noteBed}
-                  disabled={bedId !== ''}
-                  onChange={(e) => setDraft({ text, bed: e.target.value })}
-                >
-                  {beds.map((b) => (
-                    <option key={b.id} value={b.id}>
-                      {b.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Field>
-            <Field label="A note for today">
-              {(id) => (
-                <input
-                  id={id}
-                  className="input input-sm"
-                  value={text}
-                  onChange={(e) => setDraft({ text: e.target.value, bed: noteBed })}
-                />
-              )}
-            </Field>
-            <button type="submit" className="btn btn-sm">
-              Write it down
-            </button>
-          </form>
-        )}
+        {beds.length > 0 && <NewNote bedId={bedId} />}
       </div>
       <Carried />
       {shown.length === 0 && (
@@ -138,6 +89,52 @@ export function Happenings() {
         ))}
       </ol>
     </>
+  );
+}
+
+const noteForm = z.object({ bed: z.string(), text: someWords('Write what there is to note.') });
+
+/** A note of today. @param bedId the bed that is looked at, empty for all */
+function NewNote({ bedId }: { bedId: string }) {
+  const { beds, garden, today, hands, run } = useGarden();
+  const bedOf = (id: string) => bedId || (beds.some((b) => b.id === id) ? id : beds[0]!.id);
+  const form = useKeptForm(`note ${garden.id}`, noteForm, { bed: '', text: '' }, ({ bed, text }) =>
+    run(saveNote(hands, { id: hands.newId(), gardenId: garden.id, bedId: bedOf(bed), on: today, text })),
+  );
+  if (!form) return null;
+  return (
+    <form className="grid gap-2 sm:grid-cols-[6rem_1fr_auto] sm:items-end" onSubmit={form.onSubmit}>
+      <Field label="For bed">
+        {(id) => (
+          <select
+            id={id}
+            className="select select-sm"
+            value={bedOf(form.typed.bed)}
+            disabled={bedId !== ''}
+            onChange={(e) => form.field('bed').onChange(e.target.value)}
+          >
+            {beds.map((b) => (
+              <option key={b.id} value={b.id}>
+                {b.name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field label="A note for today" error={form.field('text').error}>
+        {(id) => (
+          <input
+            id={id}
+            className="input input-sm"
+            value={form.typed.text}
+            onChange={(e) => form.field('text').onChange(e.target.value)}
+          />
+        )}
+      </Field>
+      <button type="submit" className="btn btn-sm">
+        Write it down
+      </button>
+    </form>
   );
 }
 

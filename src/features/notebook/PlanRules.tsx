@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { z } from 'zod';
 import { cropOf, crops } from '../../catalogue/catalogue.ts';
 import { type Bent, OWN_RULES, type OwnRule } from '../../core/rotation/rotation.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Check, SelectField } from '../../ui/fields.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
 
 const KINDS: Record<OwnRule['kind'], string> = {
   'not-on': 'never on bed',
@@ -45,13 +46,6 @@ export function PlanRules({ beds, cropIds }: { beds: readonly Bed[]; cropIds: re
   const own = garden.rotationRules ?? [];
   const names = new Map(beds.map((b) => [b.id, b.name]));
   const grown = crops.filter((c) => cropIds.includes(c.id)).map((c) => [c.id, c.name] as const);
-  const [kind, setKind] = useState<OwnRule['kind']>('not-on');
-  const [cropId, setCropId] = useState(grown[0]?.[0] ?? '');
-  const [bedId, setBedId] = useState(beds[0]?.id ?? '');
-  const [after, setAfter] = useState(grown[1]?.[0] ?? grown[0]?.[0] ?? '');
-  const [hard, setHard] = useState(true);
-  const rule: OwnRule = { kind, cropId, than: kind === 'not-on' ? bedId : after, hard };
-  const same = (r: OwnRule) => r.kind === rule.kind && r.cropId === rule.cropId && r.than === rule.than;
   return (
     <>
       <h3 className="font-display mt-4 text-lg font-bold">The rules</h3>
@@ -86,40 +80,65 @@ export function PlanRules({ beds, cropIds }: { beds: readonly Bed[]; cropIds: re
       </ul>
       <details className="mt-2">
         <summary className="cursor-pointer underline">Add a rule of your own</summary>
-        <form
-          className="mt-2 grid gap-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void run(
-              changeGarden(hands, garden.id, 'a rule of your own', (g) => ({
-                rotationRules: [...(g.rotationRules ?? []).filter((r) => !same(r)), rule],
-              })),
-            );
-          }}
-        >
-          <SelectField label="Crop" value={cropId} options={grown} onChange={setCropId} />
-          <SelectField<OwnRule['kind']>
-            label="Rule"
-            value={kind}
-            options={OWN_RULES.map((k) => [k, KINDS[k]] as const)}
-            onChange={setKind}
-          />
-          {kind === 'not-on' ? (
-            <SelectField
-              label="Bed"
-              value={bedId}
-              options={beds.map((b) => [b.id, b.name] as const)}
-              onChange={setBedId}
-            />
-          ) : (
-            <SelectField label="Crop of the year before" value={after} options={grown} onChange={setAfter} />
-          )}
-          <Check label="Bend every other rule before this one" checked={hard} onChange={setHard} />
-          <button type="submit" className="btn">
-            Keep this rule
-          </button>
-        </form>
+        <NewRule beds={beds} grown={grown} />
       </details>
     </>
+  );
+}
+
+const ruleForm = z.object({
+  kind: z.enum(OWN_RULES),
+  crop: z.string(),
+  bed: z.string(),
+  after: z.string(),
+  hard: z.boolean(),
+});
+
+function NewRule({ beds, grown }: { beds: readonly Bed[]; grown: (readonly [string, string])[] }) {
+  const { garden, hands, run } = useGarden();
+  const form = useKeptForm(
+    `own rule ${garden.id}`,
+    ruleForm,
+    {
+      kind: 'not-on',
+      crop: grown[0]?.[0] ?? '',
+      bed: beds[0]?.id ?? '',
+      after: grown[1]?.[0] ?? grown[0]?.[0] ?? '',
+      hard: true,
+    },
+    ({ kind, crop, bed, after, hard }) => {
+      const rule: OwnRule = { kind, cropId: crop, than: kind === 'not-on' ? bed : after, hard };
+      const same = (r: OwnRule) => r.kind === kind && r.cropId === crop && r.than === rule.than;
+      return run(
+        changeGarden(hands, garden.id, 'a rule of your own', (g) => ({
+          rotationRules: [...(g.rotationRules ?? []).filter((r) => !same(r)), rule],
+        })),
+      );
+    },
+    ['kind', 'crop', 'bed', 'after', 'hard'],
+  );
+  if (!form) return null;
+  return (
+    <form className="mt-2 grid gap-2" onSubmit={form.onSubmit}>
+      <SelectField label="Crop" options={grown} {...form.field('crop')} />
+      <SelectField
+        label="Rule"
+        options={OWN_RULES.map((k) => [k, KINDS[k]] as const)}
+        {...form.field('kind')}
+      />
+      {form.typed.kind === 'not-on' ? (
+        <SelectField label="Bed" options={beds.map((b) => [b.id, b.name] as const)} {...form.field('bed')} />
+      ) : (
+        <SelectField label="Crop of the year before" options={grown} {...form.field('after')} />
+      )}
+      <Check
+        label="Bend every other rule before this one"
+        checked={form.typed.hard}
+        onChange={form.field('hard').onChange}
+      />
+      <button type="submit" className="btn">
+        Keep this rule
+      </button>
+    </form>
   );
 }

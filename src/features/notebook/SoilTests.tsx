@@ -1,15 +1,10 @@
-import {
-  SOIL_TEST_KINDS,
-  SOIL_TESTS,
-  type SoilTestKind,
-  type SoilTrend,
-  soilTrends,
-} from '../../core/years/soilTests.ts';
-import { useState } from 'react';
+import { SOIL_TEST_KINDS, SOIL_TESTS, type SoilTrend, soilTrends } from '../../core/years/soilTests.ts';
+import { z } from 'zod';
 import { asOn } from '../../core/bed/pieces.ts';
+import { parseNumber } from '../../core/units/number.ts';
 import { saveNote } from '../../records/verbs/verbs.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
 import { showIsoYear } from '../../ui/dates.ts';
 import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { SOIL_TEST_NAMES } from '../../ui/soilTestWords.ts';
@@ -44,55 +39,44 @@ function changeWords({ change }: SoilTrend): string {
     : `${change.is === 'higher' ? 'Higher' : 'Lower'} by ${by}, more than the ${noise} that chance makes.`;
 }
 
+const testForm = z
+  .object({ what: z.enum(SOIL_TEST_KINDS), value: z.string(), on: z.string() })
+  .transform(({ what, value, on }, ctx) => {
+    const { from, to } = SOIL_TESTS[what];
+    const read = parseNumber(value, from, to);
+    if (read.ok) return { on, tested: { what, value: read.value } };
+    ctx.addIssue({
+      code: 'custom',
+      path: ['value'],
+      message: `A figure from ${from} to ${to} is wanted here.`,
+    });
+    return z.NEVER;
+  });
+
 function Another({ bedId }: { bedId: string }) {
   const { garden, today, hands, run } = useGarden();
-  const [draft, setDraft, clear] = useDraft(`soil-test ${bedId} ${garden.id}`, {
-    what: 'ph' as SoilTestKind,
-    value: '',
-    on: today,
-  });
-  const [problem, setProblem] = useState('');
-  if (!draft) return null;
-  const save = () => {
-    const value = Number(draft.value.replace(',', '.'));
-    const { from, to } = SOIL_TESTS[draft.what];
-    if (!(value >= from && value <= to) || draft.value.trim() === '')
-      return setProblem(`A figure from ${from} to ${to} is wanted here.`);
-    setProblem('');
-    const tested = { what: draft.what, value };
-    void run(
-      saveNote(hands, { id: hands.newId(), gardenId: garden.id, bedId, on: draft.on, text: '', tested }),
-    ).then((ok) => ok && clear());
-  };
+  const form = useKeptForm(
+    `soil-test ${bedId} ${garden.id}`,
+    testForm,
+    { what: 'ph', value: '', on: today },
+    (said) => run(saveNote(hands, { id: hands.newId(), gardenId: garden.id, bedId, text: '', ...said })),
+  );
+  if (!form) return null;
   return (
     <form
       className="no-print mt-2 grid max-w-2xl items-end gap-3 sm:grid-cols-[1fr_8rem_12rem_auto]"
-      onSubmit={(e) => {
-        e.preventDefault();
-        save();
-      }}
+      onSubmit={form.onSubmit}
     >
       <SelectField
         label="Measured"
-        value={draft.what}
         options={SOIL_TEST_KINDS.map((k) => [k, SOIL_TEST_NAMES[k]] as const)}
-        onChange={(what) => setDraft({ ...draft, what })}
+        {...form.field('what')}
       />
-      <TextField
-        label="Figure"
-        decimal
-        value={draft.value}
-        onChange={(value) => setDraft({ ...draft, value })}
-      />
-      <DateField label="Sampled on" value={draft.on} onChange={(on) => setDraft({ ...draft, on })} />
-      <button type="submit" className="btn" disabled={draft.value.trim() === ''}>
+      <TextField label="Figure" decimal {...form.field('value')} />
+      <DateField label="Sampled on" {...form.field('on')} />
+      <button type="submit" className="btn" disabled={form.typed.value.trim() === ''}>
         Write it down
       </button>
-      {problem && (
-        <p role="alert" className="text-madder font-semibold sm:col-span-4">
-          {problem}
-        </p>
-      )}
     </form>
   );
 }

@@ -1,20 +1,19 @@
 import { useMemo, useState } from 'react';
-import { isCut, isGrown } from '../../core/bed/pieces.ts';
+import { isCut } from '../../core/bed/pieces.ts';
 import { endingPasses } from '../../core/bed/timeline.ts';
-import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import { drawLots } from '../../core/trial/lots.ts';
+import { dayOf } from '../../core/calendar/day.ts';
 import { confoundersOf, type PlotKnown } from '../../core/trial/confounders.ts';
 import { blocksToShow, spreadOfBlocks, verdictOf } from '../../core/trial/verdict.ts';
 import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
-import { cutIntoPlots, measurePlot, removeTrial, setTrial } from '../../records/commands/trial.ts';
-import { type Bed, type Cover, MEASURES, type Trial } from '../../records/types.ts';
+import { cutIntoPlots, measurePlot, removeTrial } from '../../records/commands/trial.ts';
+import { type Bed, type Cover, type Trial } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showIso, showIsoYear } from '../../ui/dates.ts';
-import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { type Motif } from '../../ui/motifs.ts';
 import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
 import { Compare } from './Compare.tsx';
-import { MEASURE_WORDS, READY, verdictWords } from './trialWords.ts';
+import { MEASURE_WORDS, verdictWords } from './trialWords.ts';
+import { NewTrial } from './NewTrial.tsx';
 
 /** Trials: set before anything is seen, drawn by lot, judged by what the lots allow. */
 export function Trials() {
@@ -43,147 +42,6 @@ export function Trials() {
       ))}
       {!setting && <Compare />}
     </div>
-  );
-}
-
-const MOST_BLOCKS = 10;
-
-function NewTrial({ done }: { done(): void }) {
-  const { garden, ground, today, hands, run } = useGarden();
-  const beds = ground.filter(isGrown);
-  const [ready, setReady] = useState(0);
-  const [question, setQuestion] = useState(READY[0]!.question);
-  const [treatments, setTreatments] = useState(READY[0]!.treatments.join(', '));
-  const [measure, setMeasure] = useState<Trial['measure']>(READY[0]!.measure);
-  const [counts, setCounts] = useState(String(READY[0]!.counts));
-  const [lookOn, setLookOn] = useState(isoOf(dayOf(today) + READY[0]!.after_d));
-  const [bedId, setBedId] = useState(beds[0]?.id ?? '');
-  const [blocks, setBlocks] = useState('4');
-  const [ends, setEnds] = useState<[string, string]>(['one end', 'the other end']);
-  const names = treatments
-    .split(',')
-    .map((t) => t.trim())
-    .filter(Boolean);
-  const many = Math.round(Number(blocks));
-  const size = Number(counts.replace(',', '.'));
-  const problem =
-    names.length < 2 || names.length > 4
-      ? 'Name two to four treatments, the control first, with commas between.'
-      : !(many >= 1 && many <= MOST_BLOCKS)
-        ? `Take one to ${MOST_BLOCKS} blocks.`
-        : !(size > 0)
-          ? 'Say how big a difference would change what you do.'
-          : !bedId
-            ? 'Add a bed first, under Ground.'
-            : '';
-  const take = (i: number) => {
-    const r = READY[i]!;
-    setReady(i);
-    setQuestion(r.question);
-    setTreatments(r.treatments.join(', '));
-    setMeasure(r.measure);
-    setCounts(String(r.counts));
-    setLookOn(isoOf(dayOf(today) + r.after_d));
-  };
-  async function draw() {
-    const id = hands.newId();
-    const seed = [...id].reduce((n, ch) => (n * 31 + ch.charCodeAt(0)) >>> 0, 7);
-    const trial: Trial = {
-      id,
-      question: question.trim() || READY[ready]!.question,
-      treatments: names,
-      measure,
-      unit: MEASURE_WORDS[measure][1],
-      lookOn,
-      counts: size,
-      ends,
-      drawnOn: today,
-      planned: true,
-      plots: drawLots(names.length, many, seed).map((p) => ({ ...p, bedId, value: null })),
-    };
-    if (await run(setTrial(hands, garden.id, trial))) done();
-  }
-  return (
-    <form
-      className="border-walnut bg-paper flex flex-col gap-3 border-l-4 p-4"
-      aria-label="A new trial"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (!problem) void draw();
-      }}
-    >
-      <h2 className="font-display text-xl font-bold">A new trial</h2>
-      <SelectField
-        label="Begin from"
-        value={String(ready)}
-        options={READY.map((r, i) => [String(i), r.question] as const)}
-        onChange={(i) => take(Number(i))}
-      />
-      <TextField label="The question" value={question} onChange={setQuestion} />
-      <TextField
-        label="What is compared"
-        hint="The control, what you do anyway, first; one difference and no other between them."
-        value={treatments}
-        onChange={setTreatments}
-      />
-      <div className="grid gap-3 sm:grid-cols-3">
-        <SelectField<Trial['measure']>
-          label="What is measured"
-          value={measure}
-          options={MEASURES.map((m) => [m, MEASURE_WORDS[m][0]] as const)}
-          onChange={setMeasure}
-        />
-        <DateField label="On" value={lookOn} onChange={setLookOn} />
-        <TextField
-          label={`A difference that counts${MEASURE_WORDS[measure][1] && `, ${MEASURE_WORDS[measure][1]}`}`}
-          decimal
-          value={counts}
-          onChange={setCounts}
-        />
-      </div>
-      <div className="grid gap-3 sm:grid-cols-4">
-        <SelectField
-          label="On bed"
-          value={bedId}
-          options={beds.map((b) => [b.id, b.name] as const)}
-          onChange={setBedId}
-        />
-        <TextField
-          label="Blocks"
-          decimal
-          hint="Each holds every treatment once."
-          value={blocks}
-          onChange={setBlocks}
-        />
-        <TextField label="The bed begins at" value={ends[0]} onChange={(a) => setEnds([a, ends[1]])} />
-        <TextField
-          label="and ends at"
-          hint="Wet end, tree, path."
-          value={ends[1]}
-          onChange={(b) => setEnds([ends[0], b])}
-        />
-      </div>
-      {many >= 1 && many < 4 && (
-        <p className="text-bark">
-          {many === 1
-            ? 'One pair gives a description, never a verdict.'
-            : `${2 ** many / 2 > 10 ? '' : `With ${many} blocks even the plainest outcome turns up by chance in ${Math.round(200 / 2 ** many)} of 100 drawings. `}Five blocks can show a difference, if it is plain.`}
-        </p>
-      )}
-      {problem && (
-        <p role="alert" className="text-madder font-semibold">
-          {problem}
-        </p>
-      )}
-      <div className="flex gap-3">
-        <button type="submit" className="btn btn-primary">
-          Draw the lots
-        </button>
-        <button type="button" className="btn btn-ghost" onClick={done}>
-          Leave it
-        </button>
-      </div>
-    </form>
   );
 }
 

@@ -48,7 +48,7 @@ test('a frame that was weighed is logged by weight and ground, a look of its own
 });
 
 test.each([
-  ['Alive after cold, % of plants', '140', /percentages/],
+  ['Alive after cold, % of plants', '140', /from 0 to 100/],
   ['Height, cm', '900', /taller than any cover/],
   ['Height, cm', 'knee', /cannot be read/],
 ])('%s: %s is refused with what to do, and nothing is written', async (label, typed, words) => {

@@ -2,13 +2,15 @@ import { speciesOf } from '../../catalogue/catalogue.ts';
 import type { Cover, Look } from '../../records/types.ts';
 import { SelectField, TextField } from '../../ui/fields.tsx';
 import { STAGE_WORDS } from '../../ui/methodWords.ts';
+import { z } from 'zod';
 
 /** What is typed of one member; texts until the look is logged. */
-export interface MemberTyped {
-  stage?: string;
-  plants?: string;
-  area?: string;
-}
+export const memberTyped = z.object({
+  stage: z.string().optional(),
+  plants: z.string().optional(),
+  area: z.string().optional(),
+});
+type MemberTyped = z.infer<typeof memberTyped>;
 
 type Member = Look['members'][number];
 
@@ -37,10 +39,12 @@ export function MemberFields({
   cover,
   typed,
   change,
+  wrong,
 }: {
   cover: Cover;
   typed: Record<string, MemberTyped>;
   change(typed: Record<string, MemberTyped>): void;
+  wrong: string | undefined;
 }) {
   const set = (id: string, part: MemberTyped) => change({ ...typed, [id]: { ...typed[id], ...part } });
   return (
@@ -48,6 +52,11 @@ export function MemberFields({
       <summary className="cursor-pointer py-2 font-semibold">
         {cover.parts.length > 1 ? 'Each member, and plants counted' : 'Plants counted'}
       </summary>
+      {wrong && (
+        <p role="alert" className="text-madder font-semibold">
+          {wrong}
+        </p>
+      )}
       <div className="grid gap-4 sm:grid-cols-3">
         {cover.parts.map(({ speciesId }, i) => {
           const name = speciesOf(speciesId).name;

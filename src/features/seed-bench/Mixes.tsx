@@ -6,19 +6,16 @@ import { changeRecipe, typedAnew } from '../../records/commands/seed.ts';
 import { removeRecipe, saveRecipe } from '../../records/verbs/seed.ts';
 import type { Recipe } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';
-import { failureWords } from '../../ui/failureWords.ts';
 import { Answer } from '../../ui/parts.tsx';
 import { PackList } from './ToBuy.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { readBy, someWords } from '../../ring/typedFigures.ts';
+import { z } from 'zod';
 
 /** Mixes under their names, with shares by weight and by number of seeds; changing one changes the other. */
 export function Mixes() {
-  const { garden, recipes, hands, run } = useGarden();
-  const [kept, setName, forget] = useDraft(`mix for ${garden.id}`, '');
-  const name = kept ?? '';
-  // The same mix however often it is clicked.
-  const id = useRef(hands.newId());
+  const { recipes, hands, run } = useGarden();
   const sorted = [...recipes].sort((a, b) => a.name.localeCompare(b.name));
   return (
     <>
@@ -39,37 +36,46 @@ export function Mixes() {
           onRemove={() => void run(removeRecipe(hands, r))}
         />
       ))}
-      <form
-        className="border-walnut flex max-w-xl flex-wrap items-end gap-3 border-t pt-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (!name.trim()) return;
-          void run(
-            saveRecipe(hands, {
-              id: id.current,
-              gardenId: garden.id,
-              name: name.trim(),
-              parts: [
-                { speciesId: 'spring-oats', share: 0.5 },
-                { speciesId: 'common-vetch', share: 0.5 },
-              ],
-              ready: false,
-              packs: [],
-              rate_g_m2: null,
-            }),
-          ).then((ok) => {
-            if (!ok) return;
-            id.current = hands.newId();
-            forget();
-          });
-        }}
-      >
-        <TextField label="Name of a new mix" value={name} onChange={setName} />
-        <button type="submit" className="btn" disabled={!name.trim()}>
-          Keep a mix of this name
-        </button>
-      </form>
+      <NewMix />
     </>
+  );
+}
+
+const mixForm = z.object({ name: someWords('Give the mix a name.') });
+
+function NewMix() {
+  const { garden, hands, run } = useGarden();
+  // The same mix however often it is clicked.
+  const id = useRef(hands.newId());
+  const form = useKeptForm(`new mix ${garden.id}`, mixForm, { name: '' }, async ({ name }) => {
+    const kept = await run(
+      saveRecipe(hands, {
+        id: id.current,
+        gardenId: garden.id,
+        name,
+        parts: [
+          { speciesId: 'spring-oats', share: 0.5 },
+          { speciesId: 'common-vetch', share: 0.5 },
+        ],
+        ready: false,
+        packs: [],
+        rate_g_m2: null,
+      }),
+    );
+    if (kept) id.current = hands.newId();
+    return kept;
+  });
+  if (!form) return null;
+  return (
+    <form
+      className="border-walnut flex max-w-xl flex-wrap items-end gap-3 border-t pt-3"
+      onSubmit={form.onSubmit}
+    >
+      <TextField label="Name of a new mix" {...form.field('name')} />
+      <button type="submit" className="btn" disabled={!form.typed.name.trim()}>
+        Keep a mix of this name
+      </button>
+    </form>
   );
 }
 
@@ -83,12 +89,10 @@ function MixCard({
   onRemove(): void;
 }) {
   const [kind, setKind] = useState('phacelia');
-  const [rate, setRate] = useState('');
   const { ground: beds } = useGarden();
   // By the bed where all are of one size, by the bag where there is one.
   const bed_m2 = beds.every((b) => b.area_m2 === beds[0]!.area_m2) ? beds[0]?.area_m2 : undefined;
   const by = { bed_m2, packet_g: recipe.packs.length === 1 ? recipe.packs[0]!.size_g : undefined };
-  const [problem, setProblem] = useState('');
   const sizes = recipe.parts.map((p) => findSpecies(p.speciesId)?.seed.thousandSeed_g ?? 10);
   const mass = recipe.parts.map((p) => p.share);
   const seeds = countShares(mass, sizes);
@@ -205,30 +209,7 @@ function MixCard({
               ? `${Number(recipe.rate_g_m2.toPrecision(3))} g/m² (${Number(rateIn(recipe.rate_g_m2, 'lb/acre').toPrecision(3))} lb/acre)`
               : 'not entered'}
           </p>
-          <form
-            className="flex items-end gap-3"
-            onSubmit={(e) => {
-              e.preventDefault();
-              const read = parseRate_g_m2(rate, by);
-              setProblem(read.ok ? '' : failureWords(read.failure));
-              if (read.ok) onSave({ ...recipe, rate_g_m2: read.value });
-            }}
-          >
-            <TextField
-              label="Rate, as the bag says it"
-              hint="15 g/m², 120 lb/acre, 3 oz/100 ft², a bag for 20 m²"
-              value={rate}
-              onChange={setRate}
-            />
-            <button type="submit" className="btn">
-              Keep the rate
-            </button>
-          </form>
-          {problem && (
-            <p role="alert" className="text-madder font-semibold">
-              {problem}
-            </p>
-          )}
+          <BagRate recipe={recipe} by={by} onSave={onSave} />
           <PackList
             packs={recipe.packs}
             name={recipe.name}
@@ -237,5 +218,32 @@ function MixCard({
         </div>
       )}
     </section>
+  );
+}
+
+interface By {
+  bed_m2: number | undefined;
+  packet_g: number | undefined;
+}
+const rateForm = (by: By) => z.object({ rate: readBy((text) => parseRate_g_m2(text, by)) });
+
+/** The rate that a bag of a ready mix names. */
+function BagRate({ recipe, by, onSave }: { recipe: Recipe; by: By; onSave(r: Recipe): void }) {
+  const form = useKeptForm(`bag rate ${recipe.id}`, rateForm(by), { rate: '' }, ({ rate: rate_g_m2 }) => {
+    onSave({ ...recipe, rate_g_m2 });
+    return Promise.resolve(true);
+  });
+  if (!form) return null;
+  return (
+    <form className="flex items-end gap-3" onSubmit={form.onSubmit}>
+      <TextField
+        label="Rate, as the bag says it"
+        hint="15 g/m², 120 lb/acre, 3 oz/100 ft², a bag for 20 m²"
+        {...form.field('rate')}
+      />
+      <button type="submit" className="btn">
+        Keep the rate
+      </button>
+    </form>
   );
 }

@@ -1,17 +1,18 @@
-import { useState } from 'react';
+import { z } from 'zod';
 import { membersOf } from '../../catalogue/catalogue.ts';
 import { obstacleArea_m2, stripsArea_m2 } from '../../core/area/area.ts';
 import { USUAL_SEED } from '../../core/seed/weight.ts';
 import { latenessFactor } from '../../core/seed/lateness.ts';
 import { parseLength_m } from '../../core/units/length.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
-import { showArea, showLength } from '../../core/units/show.ts';
+import { showArea, showLength, type UnitChoice } from '../../core/units/show.ts';
 import { saveRecipe } from '../../records/verbs/seed.ts';
 import { sownArea_m2, weightsOf } from '../../questions/weights.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';
-import { failureWords } from '../../ui/failureWords.ts';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { figure, readBy, someWords } from '../../ring/typedFigures.ts';
 
 interface Props {
   cover: Cover;
@@ -64,41 +65,50 @@ export function SeedChoices({ cover, bed, onChange }: Props) {
   );
 }
 
+/** What records take as a rate against the usual one. */
+const LEAST_TIMES = 0.2;
+const MOST_TIMES = 4;
+
+/** @param times a rate in g/m2 against the usual one */
+const ownRateForm = (bed_m2: number, times: (g_m2: number) => number) =>
+  z.object({
+    rate: readBy((text) => parseRate_g_m2(text, { bed_m2 })).refine(
+      (rate) => times(rate) >= LEAST_TIMES && times(rate) <= MOST_TIMES,
+      {
+        error: ({ input }) =>
+          `That is ${times(Number(input)).toFixed(1)} times the usual rate of this cover. Check the unit: between a fifth and four times is taken.`,
+      },
+    ),
+  });
+
 /** A rate of the gardener's own, in whatever unit it is quoted, in place of the catalogue's. */
 function OwnRate({ cover, bed, onChange }: Props) {
   const { garden } = useGarden();
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState('');
   const weights = weightsOf(cover, bed);
   const now_g_m2 = weights.reduce((s, w) => s + w.weigh_g / w.area_m2, 0);
   const unit = garden.units.mass === 'imperial' ? 'oz/100 ft²' : 'g/m²';
+  const timesOf = (g_m2: number) => (cover.rateTimes * g_m2) / now_g_m2;
+  const form = useKeptForm(
+    `own rate ${cover.id}`,
+    ownRateForm(sownArea_m2(cover, bed), timesOf),
+    { rate: '' },
+    ({ rate }) => {
+      onChange({ rateTimes: Math.round(timesOf(rate) * 1000) / 1000 }, 'a rate of your own');
+      return Promise.resolve(true);
+    },
+  );
+  if (!form) return null;
   return (
     <details className="mt-2">
       <summary className="cursor-pointer underline">
         A rate of your own; now {Number(rateIn(now_g_m2, unit).toPrecision(3))} {unit} on the scale
         {cover.rateTimes !== 1 ? `, ${Math.round(cover.rateTimes * 100)} % of the usual` : ''}
       </summary>
-      <form
-        className="mt-2 flex max-w-xl items-end gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          const read = parseRate_g_m2(text, { bed_m2: sownArea_m2(cover, bed) });
-          if (!read.ok) return setProblem(failureWords(read.failure));
-          const times = (cover.rateTimes * read.value) / now_g_m2;
-          if (times < LEAST_TIMES || times > MOST_TIMES)
-            return setProblem(
-              `That is ${times.toFixed(1)} times the usual rate of this cover. Check the unit: between a fifth and four times is taken.`,
-            );
-          setProblem('');
-          setText('');
-          onChange({ rateTimes: Math.round(times * 1000) / 1000 }, 'a rate of your own');
-        }}
-      >
+      <form className="mt-2 flex max-w-xl items-end gap-3" onSubmit={form.onSubmit}>
         <TextField
           label="Weigh at this rate"
           hint="15 g/m², 120 lb/acre, 3 oz/100 ft², 40 g per bed"
-          value={text}
-          onChange={setText}
+          {...form.field('rate')}
         />
         <button type="submit" className="btn">
           Take this rate
@@ -109,24 +119,29 @@ function OwnRate({ cover, bed, onChange }: Props) {
           </button>
         )}
       </form>
-      {problem && (
-        <p role="alert" className="text-madder font-semibold">
-          {problem}
-        </p>
-      )}
     </details>
   );
 }
 
-/** What records take as a rate against the usual one. */
-const LEAST_TIMES = 0.2;
-const MOST_TIMES = 4;
+const mixName = z.object({ name: someWords('Give the mix a name.') });
 
 /** The mix of this cover from those kept under a name, or kept under one. */
 function KeptMix({ cover, onChange }: Props) {
   const { garden, recipes, hands, run } = useGarden();
-  const [name, setName] = useState('');
-  if (cover.parts.length < 2 && recipes.length === 0) return null;
+  const form = useKeptForm(`mix of ${cover.id}`, mixName, { name: '' }, ({ name }) =>
+    run(
+      saveRecipe(hands, {
+        id: hands.newId(),
+        gardenId: garden.id,
+        name,
+        parts: cover.parts,
+        ready: false,
+        packs: [],
+        rate_g_m2: null,
+      }),
+    ),
+  );
+  if (!form || (cover.parts.length < 2 && recipes.length === 0)) return null;
   const take = (id: string) => {
     const recipe = recipes.find((r) => r.id === id);
     if (!recipe) return;
@@ -149,7 +164,7 @@ function KeptMix({ cover, onChange }: Props) {
   return (
     <details className="mt-2">
       <summary className="cursor-pointer underline">Mixes kept under a name</summary>
-      <div className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-3">
+      <form className="mt-2 grid max-w-3xl items-end gap-3 sm:grid-cols-3" onSubmit={form.onSubmit}>
         {recipes.length > 0 && !cover.sownOn && (
           <SelectField
             label="Sow a kept mix instead"
@@ -158,42 +173,55 @@ function KeptMix({ cover, onChange }: Props) {
             onChange={take}
           />
         )}
-        <TextField label="Keep this mix as" value={name} onChange={setName} />
-        <button
-          type="button"
-          className="btn"
-          disabled={!name.trim()}
-          onClick={() =>
-            void run(
-              saveRecipe(hands, {
-                id: hands.newId(),
-                gardenId: garden.id,
-                name: name.trim(),
-                parts: cover.parts,
-                ready: false,
-                packs: [],
-                rate_g_m2: null,
-              }),
-            ).then((ok) => ok && setName(''))
-          }
-        >
+        <TextField label="Keep this mix as" {...form.field('name')} />
+        <button type="submit" className="btn" disabled={!form.typed.name.trim()}>
           Keep it
         </button>
-      </div>
+      </form>
     </details>
   );
 }
+
+const MOST_STRIPS = 500;
+
+/** @param area_m2 of the bed, more than which no strips of it come to */
+const stripsForm = (unit: 'ft' | 'm', area_m2: number, units: UnitChoice) =>
+  z
+    .object({
+      count: figure(1, MOST_STRIPS, `Say how many strips there are, 1 to ${MOST_STRIPS}.`),
+      width: readBy((text) => parseLength_m(text, unit)),
+      length: readBy((text) => parseLength_m(text, unit)),
+    })
+    .transform(({ count, width, length }, ctx) => {
+      const strips = { count: Math.round(count), width_m: width, length_m: length };
+      const all_m2 = stripsArea_m2(strips);
+      if (all_m2 > area_m2)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['width'],
+          message: `These strips come to ${showArea(all_m2, units)}, more than the bed has. Check width and number.`,
+        });
+      return strips;
+    });
 
 /** Aisles and gaps: the area of strips worked out. */
 function StripsForm({ cover, bed, onChange }: Props) {
   const { garden } = useGarden();
   const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
-  const [count, setCount] = useState('2');
-  const [width, setWidth] = useState('');
-  const [length, setLength] = useState(
-    bed.length_m ? String(Number((bed.length_m / (unit === 'ft' ? 0.3048 : 1)).toFixed(2))) : '',
+  const form = useKeptForm(
+    `strips of ${cover.id}`,
+    stripsForm(unit, bed.area_m2, garden.units),
+    {
+      count: '2',
+      width: '',
+      length: bed.length_m ? String(Number((bed.length_m / (unit === 'ft' ? 0.3048 : 1)).toFixed(2))) : '',
+    },
+    (strips) => {
+      onChange({ strips }, 'sowing strips');
+      return Promise.resolve(true);
+    },
   );
-  const [problem, setProblem] = useState('');
+  if (!form) return null;
   if (cover.strips)
     return (
       <button
@@ -207,37 +235,14 @@ function StripsForm({ cover, bed, onChange }: Props) {
   return (
     <details className="mt-2">
       <summary className="cursor-pointer underline">Only strips of it: aisles, gaps between rows</summary>
-      <form
-        className="mt-2 grid max-w-2xl items-end gap-3 sm:grid-cols-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          const w = parseLength_m(width, unit);
-          const l = parseLength_m(length, unit);
-          const n = Number(count);
-          if (!w.ok) return setProblem(failureWords(w.failure));
-          if (!l.ok) return setProblem(failureWords(l.failure));
-          if (!(n >= 1 && n <= 500)) return setProblem('Say how many strips there are, 1 to 500.');
-          const strips = { count: Math.round(n), width_m: w.value, length_m: l.value };
-          if (stripsArea_m2(strips) > bed.area_m2)
-            return setProblem(
-              `These strips come to ${showArea(stripsArea_m2(strips), garden.units)}, more than the bed has. Check width and number.`,
-            );
-          setProblem('');
-          onChange({ strips }, 'sowing strips');
-        }}
-      >
-        <TextField label="How many" value={count} onChange={setCount} decimal />
-        <TextField label={`Width of one, ${unit}`} value={width} onChange={setWidth} />
-        <TextField label={`Length, ${unit}`} value={length} onChange={setLength} />
+      <form className="mt-2 grid max-w-2xl items-end gap-3 sm:grid-cols-4" onSubmit={form.onSubmit}>
+        <TextField label="How many" decimal {...form.field('count')} />
+        <TextField label={`Width of one, ${unit}`} {...form.field('width')} />
+        <TextField label={`Length, ${unit}`} {...form.field('length')} />
         <button type="submit" className="btn">
           Sow only these
         </button>
       </form>
-      {problem && (
-        <p role="alert" className="text-madder font-semibold">
-          {problem}
-        </p>
-      )}
     </details>
   );
 }

@@ -51,8 +51,10 @@ test('seed of a year that has not come cannot be put on the shelf, and the form 
   const year = await screen.findByLabelText('Year on the bag');
   await user.clear(year);
   await user.type(year, '2099');
-  expect((screen.getByRole('button', { name: 'Put it on the shelf' }) as HTMLButtonElement).disabled).toBe(
-    true,
+  await user.type(screen.getByLabelText('Left, grams'), '200');
+  await user.click(screen.getByRole('button', { name: 'Put it on the shelf' }));
+  expect((await screen.findByRole('alert')).textContent).toMatch(
+    /^Enter the year on the bag, \d{4} to \d{4}\.$/,
   );
   expect(await db.lots.count()).toBe(1);
 });

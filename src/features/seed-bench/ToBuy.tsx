@@ -1,5 +1,5 @@
 import { changeGarden } from '../../records/commands/change.ts';
-import { useState } from 'react';
+import { z } from 'zod';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { inoculant_g } from '../../core/seed/inoculant.ts';
 import { cheapestPacks, type Pack, type PackChoice } from '../../core/seed/packs.ts';
@@ -10,6 +10,8 @@ import { TextField } from '../../ui/fields.tsx';
 import { Answer } from '../../ui/parts.tsx';
 import { bedNeeds, type PlannedSowing, shelfLot } from '../../questions/needs.ts';
 import { OwnOrReady } from './OwnOrReady.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { figure } from '../../ring/typedFigures.ts';
 
 /** What the shelf does not hold, in packs that are sold, for all beds of the season together. */
 export function ToBuy({ sowings }: { sowings: PlannedSowing[] }) {
@@ -109,6 +111,11 @@ function Packs({ choice, packs }: { choice: PackChoice; packs: Pack[] }) {
   );
 }
 
+const packForm = z.object({
+  size: figure(0.01, 1e6, 'A pack weighs more than nothing.'),
+  price: figure(0, 1e6, 'A price is nothing or more.'),
+});
+
 /** The sizes in which one kind is sold, with a line to add one. */
 export function PackList({
   packs,
@@ -121,11 +128,12 @@ export function PackList({
 }) {
   const { garden } = useGarden();
   const imperial = garden.units.mass === 'imperial';
-  const [size, setSize] = useState('');
-  const [price, setPrice] = useState('');
-  const grams = Number(size.replace(',', '.')) * (imperial ? G_PER_OZ : 1);
-  const cost = Number(price.replace(',', '.'));
-  const fits = grams > 0 && grams <= 1e6 && cost >= 0 && price !== '';
+  const form = useKeptForm(`pack ${name}`, packForm, { size: '', price: '' }, ({ size, price }) => {
+    const size_g = size * (imperial ? G_PER_OZ : 1);
+    onChange([...packs, { size_g, price }].sort((a, b) => a.size_g - b.size_g));
+    return Promise.resolve(true);
+  });
+  if (!form) return null;
   return (
     <details className="mt-1">
       <summary className="cursor-pointer text-sm underline">
@@ -148,24 +156,18 @@ export function PackList({
           </li>
         ))}
       </ul>
-      <form
-        className="grid max-w-xl grid-cols-[1fr_1fr_auto] items-end gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (!fits) return;
-          onChange([...packs, { size_g: grams, price: cost }].sort((a, b) => a.size_g - b.size_g));
-          setSize('');
-          setPrice('');
-        }}
-      >
+      <form className="grid max-w-xl grid-cols-[1fr_1fr_auto] items-end gap-3" onSubmit={form.onSubmit}>
         <TextField
           label={`Pack of ${name.toLowerCase()}, ${imperial ? 'oz' : 'g'}`}
-          value={size}
-          onChange={setSize}
           decimal
+          {...form.field('size')}
         />
-        <TextField label="Its price (0 where it is free)" value={price} onChange={setPrice} decimal />
-        <button type="submit" className="btn" disabled={!fits}>
+        <TextField label="Its price (0 where it is free)" decimal {...form.field('price')} />
+        <button
+          type="submit"
+          className="btn"
+          disabled={form.typed.size.trim() === '' || form.typed.price.trim() === ''}
+        >
           Add the pack
         </button>
       </form>

@@ -1,11 +1,12 @@
+import { z } from 'zod';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { countedRate, throwAdvice, type ThrowAdvice } from '../../core/broadcast/count.ts';
 import { rateIn } from '../../core/units/rate.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
 import type { Cover, Walk } from '../../records/types.ts';
-import { SelectField } from '../../ui/fields.tsx';
-import { Field } from '../../ui/parts.tsx';
+import { SelectField, TextField } from '../../ui/fields.tsx';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { figure } from '../../ring/typedFigures.ts';
 
 const FRAMES = [
   ['0.01', '10 × 10 cm'],
@@ -14,6 +15,14 @@ const FRAMES = [
   ['0.0929', 'a foot square'],
   ['0.25', 'half a metre square'],
 ] as const;
+
+const MOST_SEEDS = 100_000;
+const countForm = z.object({
+  seeds: figure(0, MOST_SEEDS, `Seeds counted are a whole number, 0 to ${MOST_SEEDS}.`).refine(
+    Number.isInteger,
+    'Seeds are counted whole.',
+  ),
+});
 
 interface Props {
   cover: Cover;
@@ -25,7 +34,9 @@ interface Props {
 /** Count seeds in a frame a few times; be told the rate thrown, how sure that is, and what to do with the rest. */
 export function CountSeeds({ cover, walk, weights, onWalk }: Props) {
   const { garden } = useGarden();
-  const [text, setText, clear] = useDraft(`count ${cover.id}`, '');
+  const form = useKeptForm(`count of seeds ${cover.id}`, countForm, { seeds: '' }, ({ seeds }) =>
+    onWalk({ counts: [...walk.counts, { portions: walk.portionsDone, seeds }] }, 'a count of seeds'),
+  );
   const counts = walk.counts.filter((c) => c.portions === walk.portionsDone).map((c) => c.seeds);
   const rate = countedRate({ frame_m2: walk.frame_m2, counts });
   const perSeed_g =
@@ -38,9 +49,7 @@ export function CountSeeds({ cover, walk, weights, onWalk }: Props) {
   const advice = rate && share > 0 ? throwAdvice(rate, meant_m2, share) : undefined;
   const unit = garden.units.mass === 'imperial' ? 'oz/100 ft²' : 'g/m²';
   const shown = (seeds_m2: number) => Number(rateIn(seeds_m2 * perSeed_g, unit).toPrecision(2));
-  const seeds = Number(text);
-  const fits =
-    text !== undefined && text.trim() !== '' && Number.isInteger(seeds) && seeds >= 0 && seeds <= 100_000;
+  if (!form) return null;
   if (walk.portionsDone === 0)
     return <p className="text-bark">After the first portion, count seeds in a small frame here.</p>;
   return (
@@ -49,35 +58,15 @@ export function CountSeeds({ cover, walk, weights, onWalk }: Props) {
         Lay the frame down without looking, five times or more, edges and middle alike. Meant by now: about{' '}
         <b>{Math.round(meant_m2 * share * walk.frame_m2)}</b> seeds in it.
       </p>
-      <form
-        className="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (!fits) return;
-          void onWalk(
-            { counts: [...walk.counts, { portions: walk.portionsDone, seeds }] },
-            'a count of seeds',
-          ).then((kept) => kept && clear());
-        }}
-      >
+      <form className="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-3" onSubmit={form.onSubmit}>
         <SelectField
           label="The frame"
           value={FRAMES.find(([v]) => Math.abs(Number(v) - walk.frame_m2) < 1e-6)?.[0] ?? '0.04'}
           options={FRAMES}
           onChange={(v) => void onWalk({ frame_m2: Number(v), counts: [] }, 'the frame')}
         />
-        <Field label="Seeds in it">
-          {(id) => (
-            <input
-              id={id}
-              className="input"
-              inputMode="numeric"
-              value={text ?? ''}
-              onChange={(e) => setText(e.target.value)}
-            />
-          )}
-        </Field>
-        <button type="submit" className="btn" disabled={!fits}>
+        <TextField label="Seeds in it" decimal {...form.field('seeds')} />
+        <button type="submit" className="btn" disabled={form.typed.seeds.trim() === ''}>
           Add the count
         </button>
       </form>

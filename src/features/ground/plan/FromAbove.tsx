@@ -9,12 +9,14 @@ import { changeGarden } from '../../../records/commands/change.ts';
 import { saveBeds } from '../../../records/verbs/verbs.ts';
 import { MARK_KINDS, type Mark } from '../../../records/types.ts';
 import { useGarden } from '../../../ring/garden.tsx';
-import { failureWords } from '../../../ui/failureWords.ts';
 import { Check, RangeField, SelectField, TextField } from '../../../ui/fields.tsx';
 import { BedCard, newNames } from './BedCard.tsx';
 import { MARK_WORDS, MarkCard, newMark } from './MarkCard.tsx';
 import { PlanView } from './PlanView.tsx';
 import { type Plan, rest, usePlan } from './usePlan.ts';
+import { useKeptForm } from '../../../ring/useKeptForm.ts';
+import { readBy } from '../../../ring/typedFigures.ts';
+import { z } from 'zod';
 
 const SEASONS = [
   ['none', 'no shadows'],
@@ -142,32 +144,7 @@ function TheWalk({ plan }: { plan: Plan }) {
 
 /** A new bed, something that stands beside the beds, and where north is. */
 function NothingChosen({ plan }: { plan: Plan }) {
-  const { garden, beds, hands, run } = useGarden();
-  const [name, setName] = useState('');
-  const [size, setSize] = useState('');
-  const [problem, setProblem] = useState('');
-  const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
-  const read = size.trim() ? parseGround(size, unit) : null;
-
-  async function add() {
-    const called = name.trim() || nextName(beds.map((b) => b.name));
-    if (beds.some((b) => b.name === called))
-      return setProblem(`There is a bed "${called}" already. Choose another name.`);
-    if (!read) return setProblem('Write the size, for example 1.2 m x 8 m.');
-    if (!read.ok) return setProblem(failureWords(read.failure));
-    setProblem('');
-    const bed = freshBed({
-      id: hands.newId(),
-      gardenId: garden.id,
-      name: called,
-      order: beds.length,
-      ...read.value,
-    });
-    if (await run(saveBeds(hands, [bed]))) {
-      setName('');
-      plan.setChosen({ what: 'bed', id: bed.id });
-    }
-  }
+  const { garden, hands, run } = useGarden();
   const put = (kind: Mark['kind']) => {
     const { bounds } = plan;
     const mark = newMark(kind, hands.newId(), {
@@ -180,42 +157,7 @@ function NothingChosen({ plan }: { plan: Plan }) {
   };
   return (
     <>
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void add();
-        }}
-      >
-        <h2 className="font-display text-2xl font-bold">Another bed</h2>
-        <TextField
-          label="Name of the bed"
-          hint={`Left empty it is called ${nextName(beds.map((b) => b.name))}.`}
-          value={name}
-          onChange={setName}
-        />
-        <TextField
-          label="Width x length"
-          hint={
-            read?.ok
-              ? `${showAreaMetric(read.value.area_m2)} or ${showAreaImperial(read.value.area_m2)}`
-              : '1.2 m x 8 m, 4 ft 6 in x 20 ft, 45 in x 50 ft, or 6 m²'
-          }
-          value={size}
-          onChange={(s) => {
-            setProblem('');
-            setSize(s);
-          }}
-        />
-        {problem && (
-          <p role="alert" className="text-madder font-semibold">
-            {problem}
-          </p>
-        )}
-        <button type="submit" className="btn btn-primary self-start">
-          Add this bed
-        </button>
-      </form>
+      <NewBed plan={plan} />
       <div>
         <h2 className="font-display text-lg font-bold">Put on the plan</h2>
         <div className="mt-2 flex flex-wrap gap-2">
@@ -246,3 +188,63 @@ const nextName = (names: string[]): string => {
   const last = numbers.length > 0 ? String(Math.max(...numbers)) : '0';
   return newNames(last, new Set(names), 1)[0]!;
 };
+
+/** @param taken names that beds have already */
+const bedForm = (unit: 'ft' | 'm', taken: readonly string[]) =>
+  z.object({
+    name: z
+      .string()
+      .trim()
+      .refine((name) => !taken.includes(name), {
+        error: ({ input }) => `There is a bed "${String(input)}" already. Choose another name.`,
+      }),
+    size: readBy((text) => parseGround(text, unit)),
+  });
+
+/** A bed more, by its size; it is laid out where there is room. */
+function NewBed({ plan }: { plan: Plan }) {
+  const { garden, beds, hands, run } = useGarden();
+  const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
+  const names = beds.map((b) => b.name);
+  const form = useKeptForm(
+    `bed on the plan ${garden.id}`,
+    bedForm(unit, names),
+    { name: '', size: '' },
+    async ({ name, size }) => {
+      const bed = freshBed({
+        id: hands.newId(),
+        gardenId: garden.id,
+        name: name || nextName(names),
+        order: beds.length,
+        ...size,
+      });
+      const saved = await run(saveBeds(hands, [bed]));
+      if (saved) plan.setChosen({ what: 'bed', id: bed.id });
+      return saved;
+    },
+  );
+  if (!form) return null;
+  const read = parseGround(form.typed.size, unit);
+  return (
+    <form className="flex flex-col gap-3" onSubmit={form.onSubmit}>
+      <h2 className="font-display text-2xl font-bold">Another bed</h2>
+      <TextField
+        label="Name of the bed"
+        hint={`Left empty it is called ${nextName(names)}.`}
+        {...form.field('name')}
+      />
+      <TextField
+        label="Width x length"
+        hint={
+          read.ok
+            ? `${showAreaMetric(read.value.area_m2)} or ${showAreaImperial(read.value.area_m2)}`
+            : '1.2 m x 8 m, 4 ft 6 in x 20 ft, 45 in x 50 ft, or 6 m²'
+        }
+        {...form.field('size')}
+      />
+      <button type="submit" className="btn btn-primary self-start">
+        Add this bed
+      </button>
+    </form>
+  );
+}

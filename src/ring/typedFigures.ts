@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { type Failure, type Result } from '../core/result/result.ts';
+import { parseNumber } from '../core/units/number.ts';
+import { failureWords } from '../ui/failureWords.ts';
+
+/** What is wrong with what was typed. @param range said instead where a number lies outside its bounds */
+const wrong = (failure: Failure, range?: string): string =>
+  range !== undefined && failure.code === 'number-range' ? range : failureWords(failure);
+
+/** What is typed, read by one of the core's readers; what it cannot read is said at the field. */
+export const readBy = <T>(read: (text: string) => Result<T>, range?: string) =>
+  z.string().transform((text, ctx) => {
+    const got = read(text);
+    if (got.ok) return got.value;
+    ctx.addIssue({ code: 'custom', message: wrong(got.failure, range) });
+    return z.NEVER;
+  });
+
+/** The same, or nothing typed: undefined. */
+const readByOrNone = <T>(read: (text: string) => Result<T>, range?: string) =>
+  z.string().transform((text, ctx) => {
+    if (text.trim() === '') return undefined;
+    const got = read(text);
+    if (got.ok) return got.value;
+    ctx.addIssue({ code: 'custom', message: wrong(got.failure, range) });
+    return z.NEVER;
+  });
+
+/** A number with a point or a comma, between bounds. */
+export const figure = (least: number, most: number, range?: string) =>
+  readBy((text) => parseNumber(text, least, most), range);
+
+export const figureOrNone = (least: number, most: number, range?: string) =>
+  readByOrNone((text) => parseNumber(text, least, most), range);
+
+/** A line of words that must not be empty. */
+export const someWords = (words: string) => z.string().trim().min(1, words);
