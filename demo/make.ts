@@ -26,6 +26,7 @@ import { readGardenFile, writeGardenFile } from '../src/records/files/gardenFile
 import type { Bed, Cover, Look, Planting, WeatherYear } from '../src/records/types.ts';
 import { BLANK_LOOK, type GardenContents, type Kept } from '../src/records/verbs/verbs.ts';
 import { type CoverRow, NORTH_SHORE, type Scenario, TWO_GUMS } from './scenario.ts';
+import { notesOf, trialsOf, weighedFrame, withPieces } from './written.ts';
 
 // Makes the demo gardens: the gardener of the scenario chooses as Kilim advised on the day, one plausible year comes true, and what is looked at and logged
 // is what that year brought. Run it again whenever the model or the records change: `npx tsx demo/make.ts`.
@@ -52,6 +53,7 @@ function made(s: Scenario, { stamps, ...base }: Kept): Kept {
   const c: GardenContents = {
     ...base,
     garden,
+    beds: base.beds.filter((b) => !b.piece),
     plantings: [],
     covers: [],
     looks: [],
@@ -84,13 +86,8 @@ function made(s: Scenario, { stamps, ...base }: Kept): Kept {
     c.covers.push(cover);
     c.looks.push(...looksAt(s, c, bedNamed(row.bed), cover, row));
   }
-  c.notes = s.notes.map(([name, on, text], i) => ({
-    id: `${s.name}-note-${i + 1}`,
-    gardenId: garden.id,
-    bedId: bedNamed(name).id,
-    on,
-    text,
-  }));
+  c.notes = notesOf(s.name, garden.id, s, bedNamed);
+  c.garden = { ...garden, trials: trialsOf(s.name, s, bedNamed) };
   return { ...c, stamps };
 }
 
@@ -372,7 +369,8 @@ function looksAt(s: Scenario, c: GardenContents, bed: Bed, cover: Cover, row: Co
     (d) => isoOf(d) < ended && isoOf(d) < s.today,
   );
   const { course, fromDay } = cameTrue(s, c, bed, cover);
-  return days.flatMap((day, k) => {
+  const weighed = row.weighed ? [weighedFrame(cover, course, fromDay, ended)] : [];
+  const passing = days.flatMap((day, k) => {
     const d = day - fromDay;
     if (dryMatterOn(course, d) < 1) return [];
     const alive = course.alive[d * course.members]!;
@@ -395,10 +393,12 @@ function looksAt(s: Scenario, c: GardenContents, bed: Bed, cover: Cover, row: Co
       } as Look,
     ];
   });
+  return [...passing, ...weighed];
 }
 
 for (const scenario of [NORTH_SHORE, TWO_GUMS]) {
   const read = readGardenFile(readFileSync(fileOf(scenario.name), 'utf8'));
   if (!read.ok) throw new Error(`${scenario.name}: ${JSON.stringify(read.failure)}`);
-  writeFileSync(fileOf(scenario.name), `${writeGardenFile(made(scenario, read.value))}\n`);
+  const kept = await withPieces(made(scenario, read.value), scenario.name, scenario.cuts);
+  writeFileSync(fileOf(scenario.name), `${writeGardenFile(kept)}\n`);
 }

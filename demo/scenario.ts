@@ -1,4 +1,9 @@
+import { type StripLife } from '../src/core/strips/life.ts';
+import { type MovedKind } from '../src/core/years/ledger.ts';
+import { type SoilTestKind } from '../src/core/years/soilTests.ts';
+import { type CutWish } from '../src/records/commands/pieces.ts';
 import type { Person, Thing } from '../src/records/things.ts';
+import type { Trial } from '../src/records/types.ts';
 
 // Two invented gardens: what was planted where, what was sown between, and what went another way than planned. All else is worked out by `make.ts`.
 
@@ -18,6 +23,8 @@ export interface CoverRow {
   method?: string;
   /** Day of the first pass, where it is not the one put forward. */
   endOn?: string;
+  /** A frame of it was cut and weighed before it was ended. */
+  weighed?: boolean;
   /** Lives on under the blade before its ending: days on which it was mown high. */
   mownHigh?: string[];
   /** Ended too early, counted green, and ended again another way. */
@@ -25,7 +32,33 @@ export interface CoverRow {
   note?: string;
 }
 
-export interface Scenario {
+/** What the gardener wrote down beside crops and covers. */
+export interface WrittenDown {
+  notes: [bed: string, on: string, text: string][];
+  /** Carried onto a bed or off it, kg as weighed. */
+  moved: [bed: string, on: string, what: MovedKind, kg: number][];
+  tested: [bed: string, on: string, what: SoilTestKind, value: number][];
+  /** `values` by block and treatment; none while it is still to be measured. */
+  trials: (Pick<
+    Trial,
+    'question' | 'treatments' | 'measure' | 'unit' | 'lookOn' | 'counts' | 'ends' | 'drawnOn'
+  > & { bed: string; blocks: number; seed: number; values: number[][] })[];
+}
+
+/** What lives for years on a piece, and what was done to it. */
+export interface LastingSaid {
+  piece: string;
+  life: Omit<StripLife, 'done'>;
+  done: StripLife['done'];
+}
+
+/** A bed cut into pieces. */
+export interface BedCut extends Omit<CutWish, 'today'> {
+  bed: string;
+  lasting: LastingSaid[];
+}
+
+export interface Scenario extends WrittenDown {
   name: 'north-shore' | 'two-gums';
   today: string;
   /** Measured days begin here. */
@@ -38,7 +71,7 @@ export interface Scenario {
   people: Person[];
   crops: Record<string, CropRow[]>;
   covers: CoverRow[];
-  notes: [bed: string, on: string, text: string][];
+  cuts: BedCut[];
 }
 
 const OWN = { borrowed: false, asked: true } as const;
@@ -160,9 +193,9 @@ export const NORTH_SHORE: Scenario = {
   },
   covers: [
     { bed: '2', free: '2024-08-28', next: '2025-06-20', cover: 'winter-tares' },
-    { bed: '3', free: '2024-08-22', next: '2025-06-10', cover: 'hairy-vetch' },
+    { bed: '3', free: '2024-08-22', next: '2025-06-10', cover: 'hairy-vetch', weighed: true },
     { bed: '9', free: '2024-09-25', next: '2025-06-05', cover: 'winter-field-pea' },
-    { bed: '1', free: '2025-10-08', next: '2026-06-01', cover: 'winter-field-pea' },
+    { bed: '1', free: '2025-10-08', next: '2026-06-01', cover: 'winter-field-pea', weighed: true },
     {
       bed: '3',
       free: '2025-09-18',
@@ -188,8 +221,8 @@ export const NORTH_SHORE: Scenario = {
     },
     { bed: '5', free: '2025-09-12', next: '2026-04-16' },
     { bed: '7', free: '2025-09-06', next: '2026-04-04', cover: 'tillage-radish' },
-    { bed: '9', free: '2025-10-20', next: '2026-05-28', cover: 'winter-field-bean' },
-    { bed: '10', free: '2025-09-20', next: '2026-06-12', cover: 'oats-common-vetch' },
+    { bed: '9', free: '2025-10-20', next: '2026-05-28', cover: 'winter-field-bean', weighed: true },
+    { bed: '10', free: '2025-09-20', next: '2026-06-12', cover: 'oats-common-vetch', weighed: true },
     { bed: '11', free: '2025-10-02', next: '2026-06-18' },
     { bed: 'R2', free: '2025-09-10', next: '2026-05-01', cover: 'phacelia' },
     {
@@ -235,6 +268,67 @@ export const NORTH_SHORE: Scenario = {
     ['12', '2026-10-30', 'Clover thin where the hose never reaches.'],
     ['7', '2027-04-02', 'Rye stands at the knee already.'],
   ],
+  moved: [
+    ['3', '2025-06-08', 'compost', 25],
+    ['7', '2025-09-06', 'harvest', 24],
+    ['8', '2025-10-05', 'harvest', 38],
+    ['12', '2026-03-20', 'compost', 20],
+    ['2', '2026-04-01', 'compost', 30],
+    ['6', '2026-05-27', 'manure', 20],
+    ['9', '2026-06-30', 'straw', 9],
+    ['2', '2026-08-20', 'harvest', 22],
+    ['3', '2026-09-05', 'harvest', 26],
+    ['9', '2026-09-18', 'harvest', 31],
+    ['4', '2026-09-22', 'harvest', 15],
+    ['6', '2026-09-28', 'harvest', 34],
+    ['11', '2027-03-06', 'compost', 20],
+  ],
+  tested: [
+    ['3', '2025-03-10', 'ph', 6.2],
+    ['3', '2027-03-08', 'ph', 6.3],
+    ['3', '2025-03-10', 'humus', 3.1],
+    ['3', '2027-03-08', 'humus', 3.5],
+    ['12', '2025-03-10', 'ph', 5.7],
+    ['12', '2027-03-08', 'ph', 6.4],
+  ],
+  trials: [
+    {
+      question: 'Does straw between the cucumbers bring more harvest?',
+      treatments: ['as it lies', 'straw added'],
+      measure: 'harvest',
+      unit: 'kg',
+      drawnOn: '2026-06-28',
+      lookOn: '2026-09-18',
+      counts: 0.5,
+      ends: ['hose end', 'far end'],
+      bed: '9',
+      blocks: 6,
+      seed: 26,
+      values: [
+        [2.7, 3.2],
+        [2.5, 3.1],
+        [2.6, 2.4],
+        [2.1, 2.9],
+        [2.0, 2.6],
+        [1.9, 2.3],
+      ],
+    },
+    {
+      question: 'Does half as much seed again hold more weeds down?',
+      treatments: ['usual rate', 'half as much again'],
+      measure: 'weeds',
+      unit: '%',
+      drawnOn: '2026-09-14',
+      lookOn: '2027-04-20',
+      counts: 10,
+      ends: ['wet end', 'dry end'],
+      bed: '6',
+      blocks: 4,
+      seed: 7,
+      values: [],
+    },
+  ],
+  cuts: [],
 };
 
 export const TWO_GUMS: Scenario = {
@@ -306,4 +400,25 @@ export const TWO_GUMS: Scenario = {
     },
   ],
   notes: [['Tank', '2027-02-20', 'Corn fell over in the north wind; stalks left standing for the broccoli.']],
+  moved: [],
+  tested: [],
+  trials: [],
+  cuts: [
+    {
+      bed: 'Tank',
+      on: '2027-03-01',
+      side: 'along',
+      pieces: [
+        { name: 'Tank bed', use: 'bed', share: 0.7 },
+        { name: 'Tank path', use: 'path', share: 0.3 },
+      ],
+      lasting: [
+        {
+          piece: 'Tank path',
+          life: { what: 'white-clover', since: '2027-03-04', years: 4, low_cm: 8 },
+          done: [{ kind: 'mow', on: '2027-04-17', minutes: 6 }],
+        },
+      ],
+    },
+  ],
 };

@@ -62,3 +62,25 @@ test('North Shore has a bed that went wrong and was mended, a ley that is mown, 
   const ended = c.covers.filter((k) => k.verdict === 'dead').map((k) => k.sownOn!.slice(0, 4));
   for (const year of ['2024', '2025', '2026']) expect(ended).toContain(year);
 });
+
+test('what was weighed, carried, tested and tried is in the records of North Shore, a living path in those of Two Gums', () => {
+  const shore = gardenOf('north-shore');
+  const weighed = shore.looks.filter((l) => l.bulk);
+  expect(weighed).toHaveLength(4);
+  for (const { bulk } of weighed) {
+    // A stand that was worth cutting, fresh: between half a kilogram and eight on a square metre.
+    expect(bulk!.fresh_kg / bulk!.area_m2).toBeGreaterThan(0.5);
+    expect(bulk!.fresh_kg / bulk!.area_m2).toBeLessThan(8);
+  }
+  const [answered, open] = shore.garden.trials;
+  expect(answered!.plots.every((p) => p.value !== null && p.treatment < 2)).toBe(true);
+  expect(open!.plots.every((p) => p.value === null)).toBe(true);
+  expect(open!.lookOn > shore.garden.seasonClock!).toBe(true);
+  expect(shore.notes.filter((n) => n.tested).map((n) => n.tested!.what)).toContain('humus');
+  const gums = gardenOf('two-gums');
+  const path = gums.beds.find((b) => b.life)!;
+  expect([path.piece!.use, path.life!.what, path.life!.done.length]).toEqual(['path', 'white-clover', 1]);
+  // What stands on the bed that was cut stands on its other piece.
+  const tank = gums.beds.find((b) => b.piece?.use === 'bed')!;
+  expect(gums.plantings.filter((p) => p.bedId === tank.id).map((p) => p.cropId)).toEqual(['broccoli']);
+});

@@ -8,6 +8,7 @@ import { beside, takeIn } from './commands/keep.ts';
 import { changeBed, changeCover, changeGarden } from './commands/change.ts';
 import { changeMark } from './commands/ground.ts';
 import { logPass } from './commands/ending.ts';
+import { logStrip, unlogStrip } from './commands/strips.ts';
 import { KilimDatabase } from './db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
 import { onlyNew } from './files/onlyNew.ts';
@@ -110,8 +111,8 @@ describe('a phone and a laptop', () => {
       { table: 'beds', field: 'note', here: 'earlier', there: 'later', taken: 'there' },
     ]);
     expect(seen.tables.find((t) => t.table === 'beds')).toMatchObject({
-      here: 6,
-      there: 6,
+      here: 8,
+      there: 8,
       differ: 1,
       onlyHere: 0,
     });
@@ -136,6 +137,23 @@ describe('a phone and a laptop', () => {
     const names = (await laptop.kept()).beds.map((b) => b.name);
     expect(names).not.toContain('Corner');
     expect(names).toContain('Shed');
+  });
+  test('a path mown on one device and mended on the other was both; a mowing that was taken back stays away', async () => {
+    const path = base.beds.find((b) => b.life)!;
+    const [known] = path.life!.done;
+    phone.minute = 1;
+    await logStrip(phone.hands, path, { kind: 'mow', on: '2027-05-03', minutes: 7 });
+    laptop.minute = 2;
+    await logStrip(laptop.hands, path, { kind: 'mend', on: '2027-05-01' });
+    laptop.minute = 3;
+    await unlogStrip(laptop.hands, path, known!);
+    const [p, l] = [await phone.kept(), await laptop.kept()];
+    for (const merged of [merge(p, l), merge(l, p)])
+      expect(merged.beds.find((b) => b.id === path.id)!.life!.done).toEqual([
+        { kind: 'mend', on: '2027-05-01' },
+        { kind: 'mow', on: '2027-05-03', minutes: 7 },
+      ]);
+    expect((await beside(laptop.db, p)).clashes).toEqual([]);
   });
   test('tools, house rules and troubles are words of their own: a tick here and a tick there both stay, and so does one taken off', async () => {
     phone.minute = 2;
@@ -254,11 +272,11 @@ describe('a phone and a laptop', () => {
       expect((await takeIn(laptop.hands, await phone.kept(), how)).ok).toBe(true);
       const after = await laptop.kept();
       expect(after.garden.name).toBe('Three Gums');
-      expect(after.beds).toHaveLength(5);
+      expect(after.beds).toHaveLength(7);
       await undo(laptop.db, id);
       expect(writeGardenFile({ ...(await laptop.kept()), stamps: [] })).toBe(before);
       await redo(laptop.db, id);
-      expect((await laptop.kept()).beds).toHaveLength(5);
+      expect((await laptop.kept()).beds).toHaveLength(7);
       await undo(laptop.db, id);
     }
   });
@@ -447,13 +465,16 @@ describe('merging', () => {
         for (const f of ['id', 'gardenId', 'bedId', 'on', 'text']) s.fields[f] = word;
         s.gone = null;
       } else {
+        // Its pieces go with it.
+        const going = copy.beds.filter((b) => b.id === bedId || b.piece?.of === bedId);
+        const ids = new Set(going.map((b) => b.id));
         for (const t of ['looks', 'covers', 'plantings', 'notes'] as const)
-          for (const r of copy[t].filter((x) => x.bedId === bedId))
+          for (const r of copy[t].filter((x) => ids.has(x.bedId)))
             stamp(`${t} ${r.id}`).gone = { ...word, was: { ...r } };
         for (const t of ['looks', 'covers', 'plantings', 'notes'] as const)
-          copy[t] = copy[t].filter((x) => x.bedId !== bedId) as never;
-        stamp(`beds ${bedId}`).gone = { ...word, was: { ...bed } };
-        copy.beds = copy.beds.filter((b) => b.id !== bedId);
+          copy[t] = copy[t].filter((x) => !ids.has(x.bedId)) as never;
+        for (const b of going) stamp(`beds ${b.id}`).gone = { ...word, was: { ...b } };
+        copy.beds = copy.beds.filter((b) => !ids.has(b.id));
       }
     }
     return copy;

@@ -19,4 +19,23 @@ describe('fields that are made one part by part', () => {
     ).toBeUndefined();
     expect(splitOf('covers', 'passes', [], [])).toBeUndefined();
   });
+  test('of a strip each deed is a word of its own, in the order of days however they come in', () => {
+    const life = (done: object[], more = {}) => ({
+      what: 'white-clover',
+      since: '2026-09-01',
+      years: 4,
+      ...more,
+      done,
+    });
+    const [mow, mend] = [
+      { kind: 'mow', on: '2027-04-10', minutes: 8 },
+      { kind: 'mend', on: '2027-03-02' },
+    ];
+    const split = splitOf('beds', 'life', life([mow]), life([mend]))!;
+    const both = new Map([...split.of(life([mow])), ...split.of(life([mend], { low_cm: 8 }))]);
+    expect(split.from(both)).toEqual(life([mend, mow], { low_cm: 8 }));
+    expect(split.from(split.of(life([])))).toEqual(life([]));
+    // A strip that has begun on one side alone is one word.
+    expect(splitOf('beds', 'life', undefined, life([mow]))).toBeUndefined();
+  });
 });

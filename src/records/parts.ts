@@ -32,6 +32,7 @@ export const isRow = (x: unknown): x is Row => typeof x === 'object' && x !== nu
 
 /** How two values of a field are taken apart; undefined where each is one word. Steps of one plan, or seed of one mix, are parts while they are the same steps. */
 export function splitOf(table: TableName, field: string, a: unknown, b: unknown): Split | undefined {
+  if (table === 'beds' && field === 'life' && isRow(a) && isRow(b)) return LIFE;
   if (BY_KEY[table]?.includes(field) && isRow(a) && isRow(b)) return KEYS;
   if (SETS[table]?.includes(field) && Array.isArray(a) && Array.isArray(b)) return THINGS;
   if (BY_ID[table]?.includes(field) && Array.isArray(a) && Array.isArray(b)) return NAMED;
@@ -54,6 +55,24 @@ const PLACES: Split = {
   of: (v) => new Map((v as unknown[]).map((x, i) => [String(i), x])),
   from: (parts) => [...parts].sort(([i], [k]) => Number(i) - Number(k)).map(([, x]) => x),
 };
+
+/** What a strip is, word by word, and each of the deeds that were done to it: mown on one device and mended on another, it was both. */
+const LIFE: Split = {
+  of: (v) => {
+    const { done = [], ...said } = v as Row & { done?: Row[] };
+    return new Map<string, unknown>([
+      ...Object.entries(said),
+      ...done.map((d) => [`${DEED} ${String(d.on)} ${String(d.kind)}`, d] as const),
+    ]);
+  },
+  from: (parts) => {
+    const isDeed = ([key]: readonly [string, unknown]) => key.startsWith(`${DEED} `);
+    const deeds = [...parts].filter(isDeed).sort(([a], [b]) => a.localeCompare(b));
+    const said = [...parts].filter((p) => !isDeed(p));
+    return { ...Object.fromEntries(said), done: deeds.map(([, d]) => d) };
+  },
+};
+const DEED = 'done';
 
 const alike = (a: unknown, b: unknown): boolean =>
   Array.isArray(a) &&

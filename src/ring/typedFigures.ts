@@ -3,16 +3,20 @@ import { type Failure, type Result } from '../core/result/result.ts';
 import { parseNumber } from '../core/units/number.ts';
 import { failureWords } from '../ui/failureWords.ts';
 
-/** What is wrong with what was typed. @param range said instead where a number lies outside its bounds */
-const wrong = (failure: Failure, range?: string): string =>
-  range !== undefined && failure.code === 'number-range' ? range : failureWords(failure);
+/** What is wrong with what was typed. @param range said instead where nothing is there or a number lies outside its bounds */
+function wrong(text: string, failure: Failure, range?: string): string {
+  const empty = text.trim() === '';
+  if (range !== undefined && (empty || failure.code === 'number-range')) return range;
+  // Of nothing there is no need to say that it cannot be read.
+  return empty ? failureWords(failure).replace(/^"\s*" [^.]*\. /, '') : failureWords(failure);
+}
 
 /** What is typed, read by one of the core's readers; what it cannot read is said at the field. */
 export const readBy = <T>(read: (text: string) => Result<T>, range?: string) =>
   z.string().transform((text, ctx) => {
     const got = read(text);
     if (got.ok) return got.value;
-    ctx.addIssue({ code: 'custom', message: wrong(got.failure, range) });
+    ctx.addIssue({ code: 'custom', message: wrong(text, got.failure, range) });
     return z.NEVER;
   });
 
@@ -22,7 +26,7 @@ const readByOrNone = <T>(read: (text: string) => Result<T>, range?: string) =>
     if (text.trim() === '') return undefined;
     const got = read(text);
     if (got.ok) return got.value;
-    ctx.addIssue({ code: 'custom', message: wrong(got.failure, range) });
+    ctx.addIssue({ code: 'custom', message: wrong(text, got.failure, range) });
     return z.NEVER;
   });
 

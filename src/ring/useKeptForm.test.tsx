@@ -105,7 +105,7 @@ test('a second tap while it saves is no second saving; begun anew, all is as at 
 test.each([
   ['2,5', 2.5],
   [' 7 ', 7],
-  ['', 'cannot'],
+  ['', 'From 1 to 10.'],
   ['seven', 'cannot'],
   ['11', 'From 1 to 10.'],
 ])('a figure typed as %j', (text, read) => {
@@ -115,4 +115,8 @@ test.each([
   if (read !== 'cannot') expect(got.error!.issues[0]!.message).toBe(read);
   else expect(got.error!.issues[0]!.message).toMatch(/is no number/);
   expect(figureOrNone(1, 10).safeParse('').data).toBeUndefined();
+});
+
+test('where nothing is typed nothing is called unreadable', () => {
+  expect(figure(1, 10).safeParse('').error!.issues[0]!.message).toMatch(/^Write it in figures/);
 });

@@ -17,12 +17,14 @@ const endOf = (c: Cover): string => c.endedOn ?? c.passes.findLast((p) => p.done
 
 /** What came of every cover that has been ended, pair by pair, with the likeliest causes and a line for the next time. */
 export function Came() {
-  const { covers, beds } = useGarden();
+  const { covers, beds, looks } = useGarden();
   const ended = covers
     .filter((c) => c.sownOn && c.passes.some((p) => p.doneOn && !TRIMS.has(p.kind)))
     .sort((a, b) => endOf(b).localeCompare(endOf(a)));
   const [open, setOpen] = useState<string | null>(null);
-  const shown = open ?? ended[0]?.id;
+  // The last one that somebody looked at has something to tell.
+  const seen = new Set(looks.map((l) => l.coverId));
+  const shown = open ?? (ended.find((c) => seen.has(c.id)) ?? ended[0])?.id;
   if (ended.length === 0)
     return (
       <p>

@@ -16,6 +16,6 @@ test('ways of ending are held beside each other, told to be no trial, and what n
   expect(screen.queryByText(/drawing of the lots/)).toBeNull();
   await user.selectOptions(beside, these.value);
   expect(screen.getByText('Pick two that differ.')).toBeTruthy();
-  await user.selectOptions(screen.getByLabelText('What is compared'), 'weight');
+  await user.selectOptions(screen.getByLabelText('What is compared'), 'minutes');
   expect(screen.getByText(/there is nothing to compare yet/)).toBeTruthy();
 });

@@ -23,7 +23,7 @@ export function Trials() {
     (a, b) => b.drawnOn.localeCompare(a.drawnOn) || a.id.localeCompare(b.id),
   );
   return (
-    <div className="garden-touch max-w-4xl">
+    <div className="garden-touch max-w-6xl">
       {setting ? (
         <NewTrial done={() => setSetting(false)} />
       ) : (
@@ -45,6 +45,8 @@ export function Trials() {
   );
 }
 
+/** A plot and the gap beside it, px. */
+const PLOT_PX = 120;
 const MOTIF_OF: Motif[] = ['residue', 'grass', 'legume', 'broadleaf'];
 
 function TrialCard({ trial }: { trial: Trial }) {
@@ -72,7 +74,7 @@ function TrialCard({ trial }: { trial: Trial }) {
       >
         <ol className="flex gap-2 pr-8">
           {trial.plots.map((p, i) => (
-            <li key={i} className="w-28 shrink-0">
+            <li key={i} className="relative w-28 shrink-0">
               <svg width={112} height={72} aria-hidden="true">
                 <WeaveDefs prefix={`plot-${p.treatment}`} />
                 <Woven
@@ -83,11 +85,13 @@ function TrialCard({ trial }: { trial: Trial }) {
                   height={72}
                   bands={[{ motif: MOTIF_OF[p.treatment]!, share: 1 }]}
                 />
-                <rect x={6} y={8} width={100} height={22} fill="var(--color-paper)" />
-                <text x={12} y={24} fontSize={15} fontWeight={700} fill="var(--color-walnut)">
-                  {trial.treatments[p.treatment]!.slice(0, 12)}
-                </text>
               </svg>
+              <span
+                aria-hidden="true"
+                className="bg-paper absolute top-1.5 right-1.5 left-1.5 line-clamp-2 px-1 text-sm leading-tight font-bold"
+              >
+                {trial.treatments[p.treatment]}
+              </span>
               <PlotField
                 label={`Plot ${i + 1}, ${trial.treatments[p.treatment]}`}
                 unit={trial.unit}
@@ -98,7 +102,7 @@ function TrialCard({ trial }: { trial: Trial }) {
           ))}
         </ol>
       </div>
-      <p className="text-bark flex justify-between">
+      <p className="text-bark flex justify-between" style={{ maxWidth: trial.plots.length * PLOT_PX }}>
         <span>{trial.ends[0]}</span>
         <span>{trial.ends[1]}</span>
       </p>
