@@ -4,7 +4,7 @@ import { allCovers } from '../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { chooseAll } from '../core/choose/rounds.ts';
 import { hang, rankSamples } from '../core/choose/rank.ts';
-import { coversFor } from '../core/rotation/covers.ts';
+import { coversFor, coverThere } from '../core/rotation/covers.ts';
 import { planRotation, REST } from '../core/rotation/rotation.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
 import { plantingsFor, rotationQuestion } from './rotation.ts';
@@ -131,6 +131,18 @@ describe('the cover of a gap', () => {
   });
   const input = { ...planGapQuestion(c, gaps[0]!, crops), candidates };
   const found = coversFor(input, 4);
+  test('asked for by its name it comes with the odds that it has beside the others, and one that is of no use there not at all', () => {
+    const [first] = found;
+    const known = (id: string) =>
+      candidates.find((k) => k.id === id) ?? allCovers().find((k) => k.id === id)!;
+    const [alone] = coverThere(input, known(first!.sample.id));
+    expect(alone!.sample.id).toBe(first!.sample.id);
+    expect(alone!.sample.best!.method).toBe(first!.sample.best!.method);
+    expect(Math.abs(alone!.sample.best!.odds.inTime - first!.sample.best!.odds.inTime)).toBeLessThan(0.15);
+    // A kind of the tropics, north of fifty.
+    const tropical = coverThere(input, known('velvet-bean'));
+    for (const { fit } of tropical) expect(fit).toBeLessThan(first!.fit / 2);
+  });
   test('is one that Choose would put among its first, with about the same odds, each kind of answer once', () => {
     const full = hang(rankSamples(chooseAll({ ...input, years: 24 }), input.aims)).slice(0, 8);
     expect(found.length).toBe(4);

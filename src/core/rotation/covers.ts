@@ -1,7 +1,7 @@
 import { type Day, monthOf } from '../calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../choose/choose.ts';
 import { type ChooseInput } from '../choose/input.ts';
-import { hang, rankSamples } from '../choose/rank.ts';
+import { hang, type Ranked, rankSamples } from '../choose/rank.ts';
 import { type Candidate, type Sample } from '../choose/sample.ts';
 import { type CourseRoom } from '../plan/grown.ts';
 import { GLANCE, QUICK } from '../plan/search.ts';
@@ -50,8 +50,21 @@ export function coversFor(input: ChooseInput, most: number): PlanCover[] {
   return hang(rankSamples(looked, input.aims))
     .filter(({ sample, fit, late }) => sample.best && fit > 0 && !late)
     .slice(0, most)
-    .map(({ sample, fit }) => ({ sample: { ...sample, endings: [], reasons: [], changes: [] }, fit }));
+    .map(lean);
 }
+
+/** Answers: what would this one cover come to in a gap of years to come? Empty where it cannot be sown or ended there, or serves nothing. */
+export function coverThere(input: ChooseInput, candidate: Candidate): PlanCover[] {
+  const years = Math.min(LOOK_YEARS, input.years);
+  const sample = sampleFor(candidate, input, gapEnsemble(input), new Map(), { years, effort: QUICK });
+  const [ranked] = rankSamples([sample], input.aims);
+  return ranked && ranked.sample.best && ranked.fit > 0 ? [lean(ranked)] : [];
+}
+
+const lean = ({ sample, fit }: Ranked): PlanCover => ({
+  sample: { ...sample, endings: [], reasons: [], changes: [] },
+  fit,
+});
 
 /** What the covers of a plan come to. */
 export interface PlanSums {

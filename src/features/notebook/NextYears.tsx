@@ -50,7 +50,8 @@ export function NextYears() {
         <p className="max-w-2xl">
           This year’s crops change places. Drag a crop to another bed of the same year, or tap one and then
           the other; what that bends is told at once. Above each stands the cover for the gap before it, with
-          the years of 100 in which it is out of the way in time: tap it for another.
+          the years of 100 in which it is out of the way in time: tap it for another, or drag it to another
+          gap.
         </p>
         <div className="mt-3 flex flex-wrap items-end gap-3">
           {(answer ?? []).map((p) => (
@@ -93,6 +94,7 @@ export function NextYears() {
               families={families}
               first={first}
               swap={swap}
+              exchange={covers.exchange}
             />
           </>
         )}

@@ -6,10 +6,21 @@ import { type GapCell } from './usePlanCovers.ts';
 
 const hundred = (share: number) => Math.round(share * 100);
 
-/** The cover before a crop of the plan: tapped, it gives way to the next that would serve. */
-export function CoverCell({ cell, bed, year }: { cell: GapCell | undefined; bed: string; year: number }) {
+/** The cover before a crop of the plan: tapped, it gives way to the next that would serve; dragged to another gap, the two change places. */
+export function CoverCell({
+  cell,
+  bed,
+  year,
+  drag,
+}: {
+  cell: GapCell | undefined;
+  bed: string;
+  year: number;
+  /** What makes it something to drag, and a place to drag to. */
+  drag?: object;
+}) {
   if (!cell) return null;
-  const { gap, covers, cover, another } = cell;
+  const { gap, covers, cover, another, unfit } = cell;
   const before = `before ${cropOf(gap.cropId).name.toLowerCase()}, bed ${bed}, ${year}`;
   if (gap.known)
     return (
@@ -24,10 +35,11 @@ export function CoverCell({ cell, bed, year }: { cell: GapCell | undefined; bed:
   return (
     <button
       type="button"
-      className="flex w-36 items-center gap-1 truncate px-1 py-0.5 text-left text-sm underline-offset-2 hover:underline lg:w-40"
-      aria-label={`${name} ${before}, in time in ${hundred(best!.odds.inTime)} of 100${covers.length > 1 ? '; tap for another' : ''}`}
-      disabled={covers.length < 2}
-      onClick={another}
+      {...drag}
+      title={unfit && `${unfit} does not fit here`}
+      className={`data-over:bg-warp flex w-36 touch-none items-center gap-1 truncate px-1 py-2.5 text-left text-sm underline-offset-2 hover:underline sm:py-0.5 lg:w-40 ${unfit ? 'text-madder' : ''}`}
+      aria-label={`${name} ${before}, in time in ${hundred(best!.odds.inTime)} of 100${covers.length > 1 ? '; tap for another' : ''}${unfit ? `; ${unfit} does not fit here` : ''}`}
+      onClick={covers.length > 1 ? another : undefined}
     >
       <Swatch motif={speciesOf(parts[0]!.speciesId).role} size={14} />
       <span className="min-w-0 truncate">{name.toLowerCase()}</span>

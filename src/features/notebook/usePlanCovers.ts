@@ -15,6 +15,8 @@ export interface GapCell {
   cover: PlanCover | undefined;
   /** Takes the next of them. */
   another(): void;
+  /** A cover that was hung here by hand and cannot be: its name. */
+  unfit?: string | undefined;
 }
 
 /** The covers of a plan. */
@@ -23,6 +25,8 @@ export interface PlanCovers {
   sums: PlanSums;
   /** Gaps that are still worked out. */
   waiting: number;
+  /** Puts the covers of two gaps in each other's place, by the keys of their cells. */
+  exchange(a: string, b: string): void;
   /** Covers of the first year as records, each before the crop that follows it. */
   coversFor(plantings: readonly Planting[]): Cover[];
 }
@@ -35,35 +39,63 @@ const NO_GRID: string[][] = [];
 /** The covers of a plan's gaps, worked out gap by gap; one that the gardener picked stays while its gap does. */
 export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined, first: number): PlanCovers {
   const ring = useGarden();
-  const [picked, setPicked] = useState<ReadonlyMap<string, string>>(new Map());
+  const [picked, setPicked] = useState<ReadonlyMap<string, { id: string; name: string }>>(new Map());
   const laid = useMemo(() => layOut(ring, beds, grid ?? NO_GRID, first), [ring, beds, grid, first]);
   const open = useMemo(() => laid.gaps.filter((g) => !g.known), [laid]);
   const asked = useMemo(() => open.map((g) => planGapQuestion(ring, g, laid.crops)), [ring, open, laid]);
   const texts = useMemo(() => asked.map((a) => JSON.stringify(a)), [asked]);
   const answers = useAnswers('planCovers', texts);
+  // What was dragged to a gap whose own best it is not among is asked for by itself.
+  const strangers = useMemo(
+    () =>
+      open.flatMap((g, i) => {
+        const hung = picked.get(sameGap(g));
+        const known = answers[i]?.answer;
+        return !hung || !known || known.some((c) => c.sample.id === hung.id)
+          ? []
+          : [{ gap: g, text: JSON.stringify({ ...asked[i]!, only: hung.id }) }];
+      }),
+    [open, asked, answers, picked],
+  );
+  const brought = useAnswers(
+    'planCovers',
+    useMemo(() => strangers.map((s) => s.text), [strangers]),
+  );
   return useMemo(() => {
+    const strange = new Map(strangers.map((s, i) => [s.gap, brought[i]?.answer]));
     const options = open.map((g, i) => ({
       bedId: g.bed.id,
       year: g.year,
-      covers: answers[i]?.answer ?? [],
+      covers: [...(strange.get(g) ?? []), ...(answers[i]?.answer ?? [])],
     }));
     const usual = variedPicks(options);
     const cells = new Map<string, GapCell>();
+    const pick = (gap: YearGap, cover: PlanCover) =>
+      [sameGap(gap), { id: cover.sample.id, name: cover.sample.name }] as const;
     open.forEach((gap, i) => {
       const { covers } = options[i]!;
       const key = cellKey(gap.bed.id, gap.year);
-      const wanted = covers.findIndex((c) => c.sample.id === picked.get(sameGap(gap)));
+      const hung = picked.get(sameGap(gap));
+      const wanted = covers.findIndex((c) => c.sample.id === hung?.id);
       const at = wanted >= 0 ? wanted : usual[i];
+      const asking = strange.has(gap) && strange.get(gap) === undefined;
       cells.set(key, {
         gap,
-        covers: answers[i]?.answer,
+        covers: asking ? undefined : answers[i]?.answer && covers,
         cover: at === undefined ? undefined : covers[at],
         another: () => {
           const next = covers[((at ?? -1) + 1) % covers.length];
-          if (next) setPicked((p) => new Map(p).set(sameGap(gap), next.sample.id));
+          if (next) setPicked((p) => new Map([...p, pick(gap, next)]));
         },
+        unfit: strange.get(gap)?.length === 0 ? hung?.name : undefined,
       });
     });
+    const exchange = (a: string, b: string) => {
+      const [from, to] = [cells.get(a), cells.get(b)];
+      if (!from?.cover || !to || a === b || from.gap.known || to.gap.known) return;
+      const moved = [pick(to.gap, from.cover), ...(to.cover ? [pick(from.gap, to.cover)] : [])];
+      setPicked((p) => new Map([...p, ...moved]));
+    };
     for (const gap of laid.gaps.filter((g) => g.known))
       cells.set(cellKey(gap.bed.id, gap.year), {
         gap,
@@ -74,6 +106,7 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
     const areas = new Map(beds.map((b) => [b.id, b.area_m2]));
     return {
       cells,
+      exchange,
       waiting: answers.filter((a) => a.answer === undefined && a.failure === undefined).length,
       sums: sumsOf(
         [...cells.values()]
@@ -105,5 +138,5 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
           return [planCover(ring, gap, { sample: cover.sample, aims: asked[i]!.aims }, ids, ring.today)];
         }),
     };
-  }, [ring, beds, grid, laid, open, asked, answers, picked]);
+  }, [ring, beds, grid, laid, open, asked, answers, strangers, brought, picked]);
 }

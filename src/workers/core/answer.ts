@@ -20,7 +20,7 @@ import { type ShareAnswer } from '../../core/share/types.ts';
 import { cameOf } from '../../core/learn/came.ts';
 import { learnKills } from '../../core/learn/kills.ts';
 import { learn } from '../../core/learn/learn.ts';
-import { coversFor } from '../../core/rotation/covers.ts';
+import { coversFor, coverThere } from '../../core/rotation/covers.ts';
 import { planRotations } from '../../core/rotation/rotation.ts';
 import { frostsOf, withFrosts } from '../../core/climate/corrected.ts';
 import { siteFromNormals } from '../../core/climate/normals.ts';
@@ -140,6 +140,10 @@ export async function answer(
         return post({ type: 'answer', id, answer: plantBack(ask.input) });
       case 'planCovers': {
         const candidates = [...ask.input.candidates, ...allCovers()];
+        const { only, ...input } = ask.input;
+        const one = candidates.find((c) => c.id === only);
+        if (only !== undefined)
+          return post({ type: 'answer', id, answer: one ? coverThere(input, one) : [] });
         return post({ type: 'answer', id, answer: coversFor({ ...ask.input, candidates }, PLAN_COVERS) });
       }
       case 'learnKills':

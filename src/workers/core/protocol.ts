@@ -81,8 +81,8 @@ export interface Questions {
   came: { input: LivedThrough; answer: CameOf[]; part: never };
   /** Plans for the years to come, three that differ in kind. */
   rotate: { input: RotationInput; answer: Plan[]; part: never };
-  /** Covers for a gap of a plan, best first: the candidates asked with are the garden's own, the catalogue's come to them. */
-  planCovers: { input: ChooseInput; answer: PlanCover[]; part: never };
+  /** Covers for a gap of a plan, best first, or the `only` one by its id: the candidates asked with are the garden's own, the catalogue's come to them. */
+  planCovers: { input: ChooseInput & { only?: string }; answer: PlanCover[]; part: never };
   /** Frosts that a site's plausible years come to. */
   frosts: { input: Site; answer: FrostRecord; part: never };
   /** A site with the frosts that its gardener knows. */

@@ -1,0 +1,56 @@
+import { expect, test } from '@jest/globals';
+import { screen, waitFor } from '@testing-library/react';
+import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
+import { cellKey, usePlanCovers } from './usePlanCovers.ts';
+
+const kept = demoGarden();
+const beds = [kept.beds[0]!, kept.beds[3]!];
+const GRID = [['carrot', 'tomato']];
+const YEAR = 2029;
+
+function Shown() {
+  const covers = usePlanCovers(beds, GRID, YEAR);
+  const keys = beds.map((b) => cellKey(b.id, 0));
+  return (
+    <>
+      {keys.map((k, i) => {
+        const cell = covers.cells.get(k);
+        return (
+          <p key={k} data-testid={`gap ${i}`}>
+            {cell?.covers === undefined ? 'awaited' : (cell.cover?.sample.id ?? 'none')}
+            {cell?.unfit && ` not ${cell.unfit}`}
+          </p>
+        );
+      })}
+      <button type="button" onClick={() => covers.exchange(keys[0]!, keys[1]!)}>
+        Exchange
+      </button>
+      <button type="button" onClick={() => covers.cells.get(keys[0]!)?.another()}>
+        Another
+      </button>
+    </>
+  );
+}
+const hung = (i: number) => screen.getByTestId(`gap ${i}`).textContent!;
+const settled = () => waitFor(() => expect([hung(0), hung(1)]).not.toContain('awaited'));
+
+test('covers of two gaps change places; one that cannot hang there is named, and the next is one tap away', async () => {
+  const { user } = await renderInGarden(<Shown />, { kept });
+  await settled();
+  // Two that differ, or nothing would be seen.
+  if (hung(0) === hung(1)) {
+    await user.click(screen.getByText('Another'));
+    await settled();
+  }
+  const [a, b] = [hung(0), hung(1)];
+  expect(a).not.toBe(b);
+  await user.click(screen.getByText('Exchange'));
+  await waitFor(() => {
+    expect(hung(0) === b || / not /.test(hung(0))).toBe(true);
+    expect(hung(1) === a || / not /.test(hung(1))).toBe(true);
+  });
+  const taken = hung(0);
+  await user.click(screen.getByText('Another'));
+  await waitFor(() => expect(hung(0)).not.toBe(taken));
+  expect(hung(0)).not.toContain('awaited');
+});
