@@ -64,6 +64,13 @@ describe('a plan laid out in time', () => {
     expect(gaps[0]).toMatchObject({ cropId: 'cabbage', plantDay: dayOf('2028-05-02') });
     expect(gaps[1]!.freeDay).toBe(dayOf('2028-09-01'));
   });
+  test('a crop that lives for years is planted once, and what was meant for its second year waits until it is out', () => {
+    const { crops, gaps } = lay('1', 'strawberry', 'strawberry', 'leek');
+    expect(crops.map((k) => [k.cropId, k.year])[0]).toEqual(['strawberry', 0]);
+    expect(crops.filter((k) => k.year === 1)).toEqual([]);
+    expect(gaps.filter((g) => g.year === 1)).toEqual([]);
+    for (const k of crops.slice(1)) expect(k.plantDay).toBeGreaterThanOrEqual(crops[0]!.clearDay);
+  });
   test('a year of rest leaves one long gap for the crop after it', () => {
     const { gaps } = lay('1', REST, 'tomato');
     expect(gaps).toHaveLength(1);

@@ -4,7 +4,7 @@ import { type LivedThrough } from '../core/learn/came.ts';
 import { byBlows, type EndedBy } from '../core/learn/kills.ts';
 import { type LookedAt } from '../core/learn/learn.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
-import type { Cover, Lot } from '../records/types.ts';
+import type { Bed, Cover, Look, Lot } from '../records/types.ts';
 import { unknownKinds } from '../catalogue/catalogue.ts';
 import { methodsHere } from './methods.ts';
 import { germinationOf } from './needs.ts';
@@ -16,13 +16,27 @@ const YEAR_D = 365.25;
 /** Day on which a cover's ending began or it was found dead; none while it stands. */
 const endOf = (c: Cover): string | null => endingPasses(c).find((p) => p.doneOn)?.doneOn ?? c.endedOn;
 
+/** Looks from before a bed was cut are with every piece; told of once, with the first of them. */
+function looksOnce({ covers, beds, looks }: GardenContents, bed: Bed, cover: Cover): Look[] {
+  const mine = looks.filter((l) => l.coverId === cover.id);
+  const { piece } = bed;
+  if (!piece || !cover.sownOn || cover.sownOn >= piece.from) return mine;
+  const orders = covers
+    .filter((c) => c.sownOn === cover.sownOn)
+    .flatMap((c) => beds.filter((b) => b.id === c.bedId))
+    .filter((b) => b.piece?.of === piece.of && b.piece.from === piece.from)
+    .map((b) => b.order);
+  return bed.order <= Math.min(...orders) ? mine : mine.filter((l) => l.on >= piece.from);
+}
+
 /** Covers that were sown and looked at, as questions by the book: with their measured weather, without what was learnt before. */
 export function lookedAt(contents: GardenContents, today: string, years: number): LookedAt[] {
-  const { garden, beds, covers, plantings, looks, weather } = contents;
+  const { garden, beds, covers, plantings, weather } = contents;
   return covers.flatMap((c) => {
     const bed = beds.find((b) => b.id === c.bedId);
     if (!bed || !c.sownOn || c.sownOn > today || unknownKinds(c.parts).length > 0) return [];
-    if (!looks.some((l) => l.coverId === c.id)) return [];
+    const looks = looksOnce(contents, bed, c);
+    if (looks.length === 0) return [];
     const until = endOf(c) ?? today;
     // What was done to it says of the ending, not of how it grew.
     const standing = { ...c, passes: [], verdict: null, endedOn: null };

@@ -22,7 +22,9 @@ export const wantedOf = (crop: CropEntry): Wanted => ({
   hungry: crop.appetite === 'heavy',
   gives: crop.family === 'Fabaceae',
   tender: crop.frost === 'tender',
+  stays_y: crop.days[1] > YEAR_D ? Math.round(crop.days[1] / YEAR_D) : undefined,
 });
+const YEAR_D = 365;
 
 /** The year that is planned next. */
 export const comingYear = (today: string): number => Number(today.slice(0, 4)) + 1;
@@ -68,6 +70,7 @@ export function rotationQuestion(
         return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
       }),
       cropNow: mine[i]?.cropId,
+      stood_y: mine[i] && now - Number((mine[i].plantedOn ?? mine[i].plantOn).slice(0, 4)) + 1,
       hungryNow: cropOf(mine[i]?.cropId ?? USUAL).appetite === 'heavy',
       barred: bed.troubles.flatMap((t) => BARS[t] ?? []),
       shaded: bed.shade === 'deep',

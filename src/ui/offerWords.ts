@@ -23,6 +23,7 @@ const WHY: Record<AimOffer['why'], (crop: string) => string> = {
   winter: () => 'the gap holds a wet, cold season',
   'small-seed': (crop) => `${crop} is sown into clean, open ground`,
   weedy: () => 'this bed has weeds',
+  long: (crop) => `${crop} stays for years, and couch among it can no longer be dug out`,
   leftover: () => 'rich ground loses nitrogen over winter',
   dry: () => 'dry weeks follow, and mulch keeps water',
   bare: () => 'bare ground is what a cover is for',

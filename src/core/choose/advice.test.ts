@@ -328,6 +328,16 @@ describe('beginning right', () => {
       '2028',
     );
   });
+  test('what lives for years goes in when it can root before winter, and is offered everywhere it can', () => {
+    expect(['2027-03', '2027-04']).toContain(
+      monthOf(offer('cool-maritime', 'strawberry', 'transplant', '2026-11-01')),
+    );
+    // Freed in early July there is time until autumn; freed in October it waits for spring.
+    expect(monthOf(offer('humid-continental', 'strawberry', 'transplant', '2027-06-20'))).toBe('2027-08');
+    expect(monthOf(offer('humid-continental', 'strawberry', 'transplant', '2027-09-20')).slice(0, 4)).toBe(
+      '2028',
+    );
+  });
   test('a cover always has six weeks at least', () => {
     for (const c of crops.filter((_, i) => i % 4 === 0)) {
       const o = offer('cool-maritime', c.id, c.ways[0]!, '2027-04-01');
@@ -346,6 +356,15 @@ describe('beginning right', () => {
     ) => offerAims(maritime, next(id, way), soil, b, dayOf(from), dayOf(to)).map((a) => a.id);
     expect(ids('cabbage', 'transplant', '2026-09-10', '2027-05-10')).toEqual(['feed', 'hold']);
     // A long warm gap without a hungry crop holds no winter, and is not said to.
+    const years = offerAims(
+      maritime,
+      next('strawberry'),
+      soil,
+      bed,
+      dayOf('2027-05-10'),
+      dayOf('2027-09-01'),
+    );
+    expect(years[0]).toEqual({ id: 'smother', strands: 3, why: 'long' });
     const warm = offerAims(maritime, next('lettuce'), soil, bed, dayOf('2027-05-10'), dayOf('2027-09-01'));
     expect(warm.map((a) => [a.id, a.why])).toEqual([['hold', 'bare']]);
     // Two cold but dry months wash nothing away.

@@ -72,6 +72,8 @@ export function offerPlanting(
     return (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2;
   };
   const weeks = crop.fromLastFrost_wk[way] ?? crop.fromLastFrost_wk.transplant ?? crop.fromLastFrost_wk.seed;
+  // What lives for years has only to root before its first winter.
+  const needs_d = livesOn(crop) ? ROOTS_D : crop.days[0] * LEAST_SEASON;
   const first = freeDay + LEAST_COVER_D;
   for (let day = first; day < freeDay + LOOKED_AHEAD_D; day++) {
     const soil_c = air(day) + GROUND_OVER_AIR_C;
@@ -86,12 +88,17 @@ export function offerPlanting(
     const rising = air(day) <= air(day + 20);
     if (soil_c < crop.soilMin_c) continue;
     if (rising && day < spring) continue;
-    if (seasonLeft(day, crop, frost, air) < crop.days[0] * LEAST_SEASON) continue;
+    if (seasonLeft(day, crop, frost, air) < needs_d) continue;
     const why = day === first ? 'as-soon' : day <= spring + 1 ? 'last-frost' : 'warm-soil';
     return { day, why, soil_c, lastFrost: rising ? lastFrost : undefined };
   }
   return undefined;
 }
+
+const ROOTS_D = 75;
+
+/** Whether a crop stands for more than a year. */
+const livesOn = ({ days }: { days?: readonly number[] }): boolean => (days?.[1] ?? 0) > YEAR_DAYS;
 
 /** Days from `day` until frost or cold ends this crop in the ordinary year. */
 function seasonLeft(day: Day, crop: CropSeason, frost: FrostRecord, air: (day: Day) => number): number {
@@ -124,7 +131,7 @@ function following(doy: number, day: Day): Day {
 
 /** An aim that this gap suggests, and why. */
 export interface AimOffer extends AimStrands {
-  why: 'hungry' | 'winter' | 'small-seed' | 'weedy' | 'leftover' | 'dry' | 'short' | 'bare';
+  why: 'hungry' | 'winter' | 'small-seed' | 'weedy' | 'long' | 'leftover' | 'dry' | 'short' | 'bare';
 }
 
 const HUNGRY_G_M2 = 14;
@@ -160,13 +167,16 @@ export function offerAims(
   const out: AimOffer[] = [];
   const weedy =
     bed.surface !== 'clean' || bed.troubles.some((t) => t === 'annual-weeds' || t === 'running-weeds');
+  // Where a crop stands for years nothing can be turned any more.
+  const long = livesOn(next);
   if (weedy) out.push({ id: 'smother', strands: 3, why: 'weedy' });
+  else if (long) out.push({ id: 'smother', strands: 3, why: 'long' });
   if (next.nitrogenNeed_g_m2 >= HUNGRY_G_M2) out.push({ id: 'feed', strands: 3, why: 'hungry' });
   if (coldRain_mm >= WASHES_MM) out.push({ id: 'hold', strands: 2, why: 'winter' });
   if (coldRain_mm >= WASHES_MM && soil.fertility === 'rich')
     out.push({ id: 'catch', strands: 2, why: 'leftover' });
   const small = next.way === 'seed' && (next.seedSize === 'tiny' || next.seedSize === 'small');
-  if (small && !weedy) out.push({ id: 'smother', strands: 2, why: 'small-seed' });
+  if (small && !weedy && !long) out.push({ id: 'smother', strands: 2, why: 'small-seed' });
   if (small) out.push({ id: 'ease', strands: 1, why: 'small-seed' });
   if (dry > SHORT_GAP_D / 2 && next.way === 'transplant') out.push({ id: 'bulk', strands: 2, why: 'dry' });
   if (!cold && plantDay - freeDay <= SHORT_GAP_D && !out.some((a) => a.id === 'smother'))

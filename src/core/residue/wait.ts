@@ -14,6 +14,8 @@ export interface NextCrop {
   soilMin_c: number;
   residueTolerance: number;
   way: 'transplant' | 'seed';
+  /** Days from planting to clearing, least and most. */
+  days?: readonly number[];
 }
 
 export type Handling = 'surface' | 'buried' | 'sheet' | 'winterkilled' | 'compost' | 'removed' | 'animals';

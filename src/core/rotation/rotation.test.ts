@@ -165,3 +165,61 @@ describe('rotation', () => {
   test('a garden of one block has no plan by sections', () =>
     expect(planRotations(four()).map((p) => p.style)).toEqual(['fewest-bent', 'with-rest']));
 });
+
+describe('crops that live for years', () => {
+  const berry = crop('strawberry', 'R', 3, { stays_y: 3 });
+  const withBerry = (bedNow: number, stood_y: number, years = 3): RotationInput => ({
+    beds: [0, 1, 2, 3].map((i) =>
+      bed(`b${i}`, i === bedNow ? { cropNow: 'strawberry', stood_y } : { cropNow: FOUR[i]!.cropId }),
+    ),
+    wanted: [berry, ...FOUR.slice(1)],
+    years,
+    seed: 3,
+  });
+  const where = (grid: string[][]) => grid.map((row) => row.indexOf('strawberry'));
+
+  test('one that has stood a year stays its three, then goes to another bed, and neither is a rule bent', () => {
+    const plan = planRotation(withBerry(0, 1, 4), 'fewest-bent');
+    const beds = where(plan.grid);
+    expect(beds.slice(0, 2)).toEqual([0, 0]);
+    expect(beds[2]).not.toBe(0);
+    expect(new Set(beds.slice(2)).size).toBe(1);
+    expect(plan.bent.filter((b) => b.rule === 'moved' || b.rule === 'worn-out')).toEqual([]);
+  });
+  test('moved before its time is told, and so is one that stays too long; itself is no crop of its own family', () => {
+    const input = withBerry(0, 1);
+    const rows = (...beds: number[]) =>
+      beds.map((at) => {
+        const row = ['cabbage', 'bean', 'carrot'];
+        row.splice(at, 0, 'strawberry');
+        return row;
+      });
+    const rules = (grid: string[][]) =>
+      judge(input, grid)
+        .bent.filter((b) => b.cropId === 'strawberry')
+        .map((b) => [b.rule, b.year, b.bedId]);
+    expect(rules(rows(1, 1, 1))).toEqual([
+      ['moved', 0, 'b1'],
+      ['clean-first', 0, 'b1'],
+    ]);
+    expect(rules(rows(0, 0, 0))).toEqual([['worn-out', 2, 'b0']]);
+    expect(rules(rows(0, 0, 2))).toEqual([['clean-first', 2, 'b2']]);
+  });
+  test('after a year of rest it goes into clean ground; where nobody knows what stood, nothing is held against it', () => {
+    const after = (before: string | undefined, first: string) =>
+      judge({ beds: [bed('b0', { cropNow: before })], wanted: [berry], own: [] }, [
+        [first],
+        ['strawberry'],
+      ]).bent.map((b) => b.rule);
+    expect(after('carrot', REST)).toEqual([]);
+    expect(after('carrot', 'strawberry')).toEqual(['clean-first']);
+    expect(after(undefined, 'strawberry')).toEqual([]);
+  });
+  test('one that was nowhere is planted for the first time without a word', () =>
+    expect(
+      judge({ beds: [bed('b0'), bed('b1')], wanted: [berry, FOUR[3]!], own: [] }, [
+        ['strawberry', 'carrot'],
+        ['strawberry', 'carrot'],
+      ]).bent.map((b) => b.rule),
+    ).not.toContain('moved'));
+});

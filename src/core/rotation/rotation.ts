@@ -13,6 +13,8 @@ export interface Wanted {
   /** Gives nitrogen to what follows. */
   gives: boolean;
   tender: boolean;
+  /** Years that it bears on one bed, where it lives for more than one. */
+  stays_y?: number | undefined;
 }
 
 export interface RotationBed {
@@ -22,8 +24,9 @@ export interface RotationBed {
   past: { family: string; yearsAgo: number }[];
   /** Hungry crops stood here this year. */
   hungryNow: boolean;
-  /** Crop of this year, where one is known. */
+  /** Crop of this year, where one is known, and the years that it has stood here by its end. */
   cropNow?: string | undefined;
+  stood_y?: number | undefined;
   /** Families that a trouble of this bed keeps off it. */
   barred: string[];
   shaded: boolean;
@@ -43,7 +46,17 @@ export interface OwnRule {
   hard: boolean;
 }
 
-export type RuleId = 'family' | 'family-at-once' | 'hungry-twice' | 'barred' | 'shade' | 'own' | 'own-hard';
+export type RuleId =
+  | 'family'
+  | 'family-at-once'
+  | 'hungry-twice'
+  | 'barred'
+  | 'shade'
+  | 'moved'
+  | 'worn-out'
+  | 'clean-first'
+  | 'own'
+  | 'own-hard';
 /** A rule bent on a bed in a year (0 is the coming one). */
 export interface Bent {
   rule: RuleId;
@@ -82,6 +95,9 @@ const COST: Record<RuleId, number> = {
   family: 3,
   'hungry-twice': 1.5,
   shade: 2,
+  moved: 8,
+  'worn-out': 3,
+  'clean-first': 1,
   own: 4,
   'own-hard': 60,
 };
@@ -111,6 +127,7 @@ function judgeBed(
   let fed = 0;
   let rests = 0;
   let before = bed.cropNow;
+  let stood_y = bed.stood_y ?? 1;
   crops.forEach((crop, year) => {
     if (!crop) {
       rests++;
@@ -120,9 +137,16 @@ function judgeBed(
       before = REST;
       return;
     }
+    const { stays_y = 1, cropId } = crop;
+    const stays = stays_y > 1 && before === cropId;
+    stood_y = stays ? stood_y + 1 : 1;
+    if (stays && stood_y > stays_y) bent.push({ rule: 'worn-out', bedId: bed.id, year, cropId });
+    if (stays_y > 1 && !stays && before !== undefined && before !== REST)
+      bent.push({ rule: 'clean-first', bedId: bed.id, year, cropId });
     const last = Math.max(-Infinity, ...stood.filter((s) => s.family === crop.family).map((s) => s.at));
     const after_y = year - last;
-    if (after_y <= crop.rest_y)
+    // What stays is no crop after itself.
+    if (after_y <= crop.rest_y && !stays)
       bent.push({
         rule: after_y <= 1 ? 'family-at-once' : 'family',
         bedId: bed.id,
@@ -165,6 +189,28 @@ const costOf = ({ bent, fed, rests }: ReturnType<typeof judgeBed>, style: Style)
   FED * fed -
   (style === 'with-rest' ? RESTED * Math.min(1, rests) : 0);
 
+/**
+ * Plantings of crops that live for years which were not due: of those that stood the year before, only as many may go elsewhere as have had their years.
+ * A crop that stood nowhere is planted for the first time.
+ */
+function moved(beds: readonly RotationBed[], rows: readonly (readonly (Wanted | null)[])[]): Bent[] {
+  const out: Bent[] = [];
+  const kinds = new Map(rows.flat().flatMap((w) => (w && (w.stays_y ?? 1) > 1 ? [[w.cropId, w]] : [])));
+  for (const [cropId, { stays_y = 1 }] of kinds) {
+    // Years that it has stood on each bed; none where it does not stand.
+    let ages = beds.map((b) => (b.cropNow === cropId ? (b.stood_y ?? 1) : 0));
+    rows.forEach((row, year) => {
+      const before = ages;
+      ages = row.map((w, b) => (w?.cropId === cropId ? before[b]! + 1 : 0));
+      const due = before.filter((y) => y >= stays_y).length;
+      const anew = ages.flatMap((y, b) => (y === 1 ? [b] : []));
+      if (before.some((y) => y > 0))
+        for (const b of anew.slice(due)) out.push({ rule: 'moved', bedId: beds[b]!.id, year, cropId });
+    });
+  }
+  return out;
+}
+
 /** Families in a block in one year beyond the first, which a plan by sections wants few of. */
 function blockCost(beds: readonly RotationBed[], row: readonly (Wanted | null)[]): number {
   const families = new Map<string, Set<string>>();
@@ -193,6 +239,9 @@ export function planRotation(input: RotationInput, style: Style): Plan {
   const column = (b: number) => rows.map((r) => r[b]!);
   const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own), style));
   const blocks = rows.map((r) => (style === 'sections' ? blockCost(beds, r) : 0));
+  const someStay = wanted.some((w) => (w.stays_y ?? 1) > 1);
+  const stayCost = () => (someStay ? moved(beds, rows).length * COST.moved : 0);
+  let stayed = stayCost();
   const steps = Math.max(1, beds.length * years * STEPS_A_CELL);
   for (let k = 0; k < steps && beds.length > 1; k++) {
     const heat = HOT * exp((k / steps) * LN_COOLING);
@@ -205,11 +254,13 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     const costA = costOf(judgeBed(beds[a]!, column(a), own), style);
     const costB = costOf(judgeBed(beds[b]!, column(b), own), style);
     const block = style === 'sections' ? blockCost(beds, row) : 0;
-    const more = costA + costB + block - bedCosts[a]! - bedCosts[b]! - blocks[y]!;
+    const stay = stayCost();
+    const more = costA + costB + block + stay - bedCosts[a]! - bedCosts[b]! - blocks[y]! - stayed;
     if (more <= 0 || stream.uniform() < exp(-more / heat)) {
       bedCosts[a] = costA;
       bedCosts[b] = costB;
       blocks[y] = block;
+      stayed = stay;
     } else [row[a], row[b]] = [row[b]!, row[a]!];
   }
   return {
@@ -236,9 +287,15 @@ export function judge(
       own,
     ),
   );
+  const astray = moved(
+    beds,
+    grid.map((row) => row.map(of)),
+  );
   return {
     grid,
-    bent: each.flatMap((e) => e.bent).sort((a, b) => a.year - b.year || COST[b.rule] - COST[a.rule]),
+    bent: [...each.flatMap((e) => e.bent), ...astray].sort(
+      (a, b) => a.year - b.year || COST[b.rule] - COST[a.rule],
+    ),
     fed: each.reduce((s, e) => s + e.fed, 0),
   };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { cropOf, crops } from '../../catalogue/catalogue.ts';
 import { type Bent, OWN_RULES, type OwnRule } from '../../core/rotation/rotation.ts';
+import { wantedOf } from '../../questions/rotation.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -32,6 +33,12 @@ export function bentWords(b: Bent, bedNames: ReadonlyMap<string, string>): strin
       return `${name} is hungry, and so was what stood before.`;
     case 'barred':
       return `${name} feeds a trouble that this bed has.`;
+    case 'moved':
+      return `${name} is planted anew before its years elsewhere are over.`;
+    case 'worn-out':
+      return `${name} stays longer than it bears well.`;
+    case 'clean-first':
+      return `${name} stays for years, and no year under clover or grass goes before it.`;
     case 'shade':
       return `${name} wants sun, and this bed has little.`;
     case 'own':
@@ -55,6 +62,12 @@ export function PlanRules({ beds, cropIds }: { beds: readonly Bed[]; cropIds: re
         <li>No hungry crop after a hungry one; best after what gives nitrogen.</li>
         <li>What a trouble of the bed lives on stays off it.</li>
         <li>Nothing tender in deep shade.</li>
+        {cropIds.some((id) => (wantedOf(cropOf(id)).stays_y ?? 1) > 1) && (
+          <li>
+            What lives for years stays until they are over, and goes where a year under clover or a smothering
+            grass went before.
+          </li>
+        )}
         {own.map((r) => (
           <li key={`${r.kind}${r.cropId}${r.than}`}>
             {ownRuleWords(r, names)}
