@@ -5,6 +5,7 @@ import { isGrown, wholeBeds } from '../../core/bed/pieces.ts';
 import { underCrops } from '../../core/bed/timeline.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { showArea } from '../../core/units/show.ts';
+import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useForecasts } from '../../ring/useForecast.ts';
 import { monthName, showDay } from '../../ui/dates.ts';
@@ -94,7 +95,7 @@ interface Props {
 
 /** The cloth: one strip a bed, time running downward. */
 export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
-  const { beds: all, covers, plantings, garden, today } = useGarden();
+  const { beds: all, covers, plantings, today } = useGarden();
   const beds = useMemo(() => wholeBeds(all), [all]);
   const { box, seen } = useWindow();
   const open = beds.filter((b) => !folded.has(b.block)).length;
@@ -112,12 +113,6 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
   const widths = beds.map((b) => (folded.has(b.block) ? SLIVER : column));
   const lefts = widths.map((_, i) => LEFT + widths.slice(0, i).reduce((a, b) => a + b, 0));
   const total = LEFT + widths.reduce((a, b) => a + b, 0);
-  const blocks = beds.reduce<{ block: string; width: number }[]>((runs, b, i) => {
-    const last = runs.at(-1);
-    if (last?.block === b.block) last.width += widths[i]!;
-    else runs.push({ block: b.block, width: widths[i]! });
-    return runs;
-  }, []);
   const soughtLeft = lefts[beds.findIndex((b) => b.id === sought)];
   useEffect(() => {
     if (soughtLeft !== undefined) box.current?.scrollTo({ left: soughtLeft - LEFT - 40 });
@@ -127,8 +122,6 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
     if (el && height > el.clientHeight) el.scrollTop = y(now) - el.clientHeight * TODAY_AT;
   }, [box, height, now, y]);
 
-  const months: Day[] = [];
-  for (let d = from; d < to; d++) if (new Date(d * 86_400_000).getUTCDate() === 1) months.push(d);
   const inView = (x: number, w: number) =>
     x + w >= seen.left - STEP_PX && x <= seen.left + seen.width + 2 * STEP_PX;
   const firstDay = from + (seen.top - STEP_PX) / perDay;
@@ -177,52 +170,7 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
       role="region"
       aria-label="All beds, time running downward"
     >
-      <div className="bg-wool no-print sticky top-0 z-30 pt-2" style={{ width: total, paddingLeft: LEFT }}>
-        {blocks.some((b) => b.block !== '') && (
-          <div className="flex">
-            {blocks.map((b, i) => (
-              <button
-                key={`${b.block}${i}`}
-                type="button"
-                className="border-warp text-bark truncate border-b px-1 text-left hover:underline"
-                style={{ width: b.width - 4, marginRight: 4 }}
-                aria-expanded={!folded.has(b.block)}
-                title={folded.has(b.block) ? `Unfold ${b.block}` : `Fold ${b.block}`}
-                onClick={() => fold(b.block)}
-              >
-                {folded.has(b.block) ? '▸ ' : '▾ '}
-                {b.block || 'other beds'}
-              </button>
-            ))}
-          </div>
-        )}
-        <div className="flex">
-          {beds.map((b, i) =>
-            widths[i]! < ROOMY ? (
-              <Link
-                key={b.id}
-                to={`/bed/${b.id}`}
-                aria-label={`Bed ${b.name}`}
-                title={`Bed ${b.name}`}
-                className={`font-display block h-11 truncate text-center leading-tight font-bold hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
-                style={{ width: widths[i], writingMode: 'vertical-rl' }}
-              >
-                {b.name}
-              </Link>
-            ) : (
-              <Link
-                key={b.id}
-                to={`/bed/${b.id}`}
-                className={`block text-center leading-tight hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
-                style={{ width: widths[i] }}
-              >
-                <span className="font-display block truncate text-lg font-bold">{b.name}</span>
-                <span className="text-bark block text-xs">{showArea(b.area_m2, garden.units)}</span>
-              </Link>
-            ),
-          )}
-        </div>
-      </div>
+      <Heads beds={beds} widths={widths} total={total} folded={folded} fold={fold} sought={sought} />
       <div className="relative" style={{ width: total, height: TOP + height + 8 }}>
         <svg
           width={total}
@@ -233,22 +181,7 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
           aria-label={`Cloth of ${beds.length} beds from ${showDay(from)} to ${showDay(to)}; each bed's page tells it in words`}
         >
           <WeaveDefs prefix={PREFIX} />
-          {months.map((m) => (
-            <g key={m}>
-              <line x1={LEFT - 8} x2={total} y1={y(m)} y2={y(m)} stroke="var(--color-linen)" />
-              {Math.abs(m - now) * perDay > 14 &&
-                (perDay > 0.5 || new Date(m * 86_400_000).getUTCMonth() % 6 === 0) && (
-                  <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="var(--color-bark)">
-                    {monthName(m)}
-                    {new Date(m * 86_400_000).getUTCMonth() === 0 && (
-                      <tspan x={6} dy={14} fontSize={12}>
-                        {new Date(m * 86_400_000).getUTCFullYear()}
-                      </tspan>
-                    )}
-                  </text>
-                )}
-            </g>
-          ))}
+          <Months from={from} to={to} now={now} y={y} perDay={perDay} total={total} />
           {hung.map(({ cell, bed, x, width }) => (
             <Strip
               key={`${bed.id} ${cell.from} ${cell.left}`}
@@ -266,43 +199,8 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
               forecasts={forecasts}
             />
           ))}
-          <g className="print-only">
-            {columns.map(({ bed, x, width }) => (
-              <text
-                key={bed.id}
-                x={x + width / 2}
-                y={TOP + 16}
-                fontSize={15}
-                fontWeight={700}
-                textAnchor="middle"
-                fill="#000"
-                stroke="#fff"
-                strokeWidth={4}
-                paintOrder="stroke"
-              >
-                {bed.name}
-              </text>
-            ))}
-          </g>
-          <path d={`M${LEFT - 6} ${y(now)}H${total}`} stroke="var(--color-walnut)" strokeWidth={3} />
-          <path
-            d={Array.from(
-              { length: Math.floor((total - LEFT) / 8) },
-              (_, k) => `M${LEFT + k * 8} ${y(now)}v5`,
-            ).join('')}
-            stroke="var(--color-walnut)"
-          />
-          <rect x={0} y={y(now) - 11} width={LEFT - 4} height={22} fill="var(--color-walnut)" />
-          <text
-            x={(LEFT - 4) / 2}
-            y={y(now) + 4}
-            fontSize={12}
-            fontWeight={700}
-            fill="var(--color-paper)"
-            textAnchor="middle"
-          >
-            {showDay(now)}
-          </text>
+          <PrintedNames columns={columns} />
+          <Now day={now} y={y(now)} total={total} />
         </svg>
         {hung
           .filter((h) => h.width >= (h.bed.piece ? ROOMY_PIECE : ROOMY) && isGrown(h.bed) && h.cell.to > now)
@@ -335,3 +233,158 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
     </div>
   );
 }
+
+/** Blocks and names over the strips; a block folds its beds to slivers. */
+function Heads({
+  beds,
+  widths,
+  total,
+  folded,
+  fold,
+  sought,
+}: {
+  beds: readonly Bed[];
+  widths: readonly number[];
+  total: number;
+} & Pick<Props, 'folded' | 'fold' | 'sought'>) {
+  const { garden } = useGarden();
+  const blocks = beds.reduce<{ block: string; width: number }[]>((runs, b, i) => {
+    const last = runs.at(-1);
+    if (last?.block === b.block) last.width += widths[i]!;
+    else runs.push({ block: b.block, width: widths[i]! });
+    return runs;
+  }, []);
+  return (
+    <div className="bg-wool no-print sticky top-0 z-30 pt-2" style={{ width: total, paddingLeft: LEFT }}>
+      {blocks.some((b) => b.block !== '') && (
+        <div className="flex">
+          {blocks.map((b, i) => (
+            <button
+              key={`${b.block}${i}`}
+              type="button"
+              className="border-warp text-bark truncate border-b px-1 text-left hover:underline"
+              style={{ width: b.width - 4, marginRight: 4 }}
+              aria-expanded={!folded.has(b.block)}
+              title={folded.has(b.block) ? `Unfold ${b.block}` : `Fold ${b.block}`}
+              onClick={() => fold(b.block)}
+            >
+              {folded.has(b.block) ? '▸ ' : '▾ '}
+              {b.block || 'other beds'}
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="flex">
+        {beds.map((b, i) =>
+          widths[i]! < ROOMY ? (
+            <Link
+              key={b.id}
+              to={`/bed/${b.id}`}
+              aria-label={`Bed ${b.name}`}
+              title={`Bed ${b.name}`}
+              className={`font-display block h-11 truncate text-center leading-tight font-bold hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
+              style={{ width: widths[i], writingMode: 'vertical-rl' }}
+            >
+              {b.name}
+            </Link>
+          ) : (
+            <Link
+              key={b.id}
+              to={`/bed/${b.id}`}
+              className={`block text-center leading-tight hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
+              style={{ width: widths[i] }}
+            >
+              <span className="font-display block truncate text-lg font-bold">{b.name}</span>
+              <span className="text-bark block text-xs">{showArea(b.area_m2, garden.units)}</span>
+            </Link>
+          ),
+        )}
+      </div>
+    </div>
+  );
+}
+
+const MS_PER_DAY = 86_400_000;
+const dateOf = (day: Day): Date => new Date(day * MS_PER_DAY);
+
+/** A line for the first of each month, named where there is room, and the year at each January. */
+function Months({
+  from,
+  to,
+  now,
+  y,
+  perDay,
+  total,
+}: {
+  from: Day;
+  to: Day;
+  now: Day;
+  y(day: Day): number;
+  perDay: number;
+  total: number;
+}) {
+  const months = Array.from({ length: to - from }, (_, i) => from + i).filter(
+    (d) => dateOf(d).getUTCDate() === 1,
+  );
+  const named = (m: Day) =>
+    Math.abs(m - now) * perDay > 14 && (perDay > 0.5 || dateOf(m).getUTCMonth() % 6 === 0);
+  return months.map((m) => (
+    <g key={m}>
+      <line x1={LEFT - 8} x2={total} y1={y(m)} y2={y(m)} stroke="var(--color-linen)" />
+      {named(m) && (
+        <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="var(--color-bark)">
+          {monthName(m)}
+          {dateOf(m).getUTCMonth() === 0 && (
+            <tspan x={6} dy={14} fontSize={12}>
+              {dateOf(m).getUTCFullYear()}
+            </tspan>
+          )}
+        </text>
+      )}
+    </g>
+  ));
+}
+
+/** The weft of today. */
+function Now({ day, y, total }: { day: Day; y: number; total: number }) {
+  const fringe = Array.from({ length: Math.floor((total - LEFT) / 8) }, (_, k) => `M${LEFT + k * 8} ${y}v5`);
+  return (
+    <>
+      <path d={`M${LEFT - 6} ${y}H${total}`} stroke="var(--color-walnut)" strokeWidth={3} />
+      <path d={fringe.join('')} stroke="var(--color-walnut)" />
+      <rect x={0} y={y - 11} width={LEFT - 4} height={22} fill="var(--color-walnut)" />
+      <text
+        x={(LEFT - 4) / 2}
+        y={y + 4}
+        fontSize={12}
+        fontWeight={700}
+        fill="var(--color-paper)"
+        textAnchor="middle"
+      >
+        {showDay(day)}
+      </text>
+    </>
+  );
+}
+
+/** Names on the strips themselves, since the heads are not printed. */
+const PrintedNames = ({ columns }: { columns: readonly { bed: Bed; x: number; width: number }[] }) => (
+  <g className="print-only">
+    {columns.map(({ bed, x, width }) => (
+      <text
+        key={bed.id}
+        x={x + width / 2}
+        y={TOP + 16}
+        fontSize={15}
+        fontWeight={700}
+        textAnchor="middle"
+        fill="#000"
+        stroke="#fff"
+        strokeWidth={4}
+        paintOrder="stroke"
+      >
+        {bed.name}
+      </text>
+    ))}
+  </g>
+);

@@ -55,6 +55,8 @@ const WHY: Record<BadLine['why'], (given: string) => string> = {
 };
 const KEEP = '';
 const SHOWN_ROWS = 5;
+const SHOWN_BAD = 8;
+type ListRead = ReturnType<typeof readBedList>;
 
 /** Beds with their crops, or seed on the shelf, from a table that is pasted or a file. What was understood is shown before anything is written. */
 export function ListsIn({ tell }: { tell(f: Failure): void }) {
@@ -68,7 +70,6 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
   const [means, setMeans] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState('');
   const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
-  const wanted = kind === 'beds' ? BED_COLUMNS : SEED_COLUMNS;
 
   function take(raw: string, as: Kind = kind) {
     if (raw === '') forget();
@@ -209,69 +210,114 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
           role="group"
         >
           <p className="font-display text-2xl font-bold">{listWords(list)}</p>
-          <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
-            {wanted.map((c) => (
-              <SelectField
-                key={c}
-                label={`${LABELS[c]} stands in`}
-                value={String(columns[c])}
-                options={[
-                  ['-1', 'no column'] as const,
-                  ...table.headers.map((h, i) => [String(i), h || `column ${i + 1}`] as const),
-                ]}
-                onChange={(at) => setColumns({ ...columns, [c]: Number(at) })}
-              />
-            ))}
-            {kind === 'beds' && columns.planted >= 0 && (
-              <SelectField<DayOrder>
-                label="Days are written"
-                value={order}
-                options={[
-                  ['dmy', 'day, month, year'],
-                  ['mdy', 'month, day, year'],
-                  ['ymd', 'year, month, day'],
-                ]}
-                onChange={setOrder}
-              />
-            )}
-          </div>
-          <ul className="mt-3">
-            {list.beds.slice(0, SHOWN_ROWS).map((b) => (
-              <li key={b.name}>
-                Bed <b>{b.name}</b>, {b.area_m2.toFixed(1)} m²
-                {list.crops
-                  .filter((c) => c.bed === b.name)
-                  .map((c) => `; ${c.word.toLowerCase()} ${c.plantOn} to ${c.clearOn ?? '?'}`)
-                  .join('')}
-              </li>
-            ))}
-            {list.beds.length > SHOWN_ROWS && <li>and {list.beds.length - SHOWN_ROWS} more beds</li>}
-          </ul>
-          {list.unknown.map((word) => (
-            <div key={word} className="mt-2 max-w-sm">
-              <SelectField
-                label={`"${word}" is`}
-                value={means[word] ?? KEEP}
-                options={[[KEEP, 'kept under its own name'], ...crops.map((c) => [c.id, c.name] as const)]}
-                onChange={(id) => setMeans({ ...means, [word]: id })}
-              />
-            </div>
-          ))}
-          {list.bad.length > 0 && (
-            <ul className="text-madder mt-2" aria-label="Left out">
-              {list.bad.slice(0, 8).map((b) => (
-                <li key={b.line}>
-                  Line {b.line} is left out: {WHY[b.why](b.given)}.
-                </li>
-              ))}
-              {list.bad.length > 8 && <li>and {list.bad.length - 8} more lines</li>}
-            </ul>
-          )}
+          <WhereItStands
+            kind={kind}
+            headers={table.headers}
+            columns={columns}
+            setColumns={setColumns}
+            order={order}
+            setOrder={setOrder}
+          />
+          <Understood list={list} means={means} setMeans={setMeans} />
           <button type="button" className="btn btn-primary mt-3" disabled={!some} onClick={() => void put()}>
             Put {listWords(list)} in the garden
           </button>
         </div>
       )}
     </section>
+  );
+}
+
+/** Which column of the table is which, as it was guessed; each can be put right. */
+function WhereItStands({
+  kind,
+  headers,
+  columns,
+  setColumns,
+  order,
+  setOrder,
+}: {
+  kind: Kind;
+  headers: readonly string[];
+  columns: Columns;
+  setColumns(columns: Columns): void;
+  order: DayOrder;
+  setOrder(order: DayOrder): void;
+}) {
+  return (
+    <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
+      {(kind === 'beds' ? BED_COLUMNS : SEED_COLUMNS).map((c) => (
+        <SelectField
+          key={c}
+          label={`${LABELS[c]} stands in`}
+          value={String(columns[c])}
+          options={[
+            ['-1', 'no column'] as const,
+            ...headers.map((h, i) => [String(i), h || `column ${i + 1}`] as const),
+          ]}
+          onChange={(at) => setColumns({ ...columns, [c]: Number(at) })}
+        />
+      ))}
+      {kind === 'beds' && columns.planted >= 0 && (
+        <SelectField<DayOrder>
+          label="Days are written"
+          value={order}
+          options={[
+            ['dmy', 'day, month, year'],
+            ['mdy', 'month, day, year'],
+            ['ymd', 'year, month, day'],
+          ]}
+          onChange={setOrder}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What is put in the garden, what its unknown words mean, and what is left out. */
+function Understood({
+  list,
+  means,
+  setMeans,
+}: {
+  list: ListRead;
+  means: Record<string, string>;
+  setMeans(means: Record<string, string>): void;
+}) {
+  return (
+    <>
+      <ul className="mt-3">
+        {list.beds.slice(0, SHOWN_ROWS).map((b) => (
+          <li key={b.name}>
+            Bed <b>{b.name}</b>, {b.area_m2.toFixed(1)} m²
+            {list.crops
+              .filter((c) => c.bed === b.name)
+              .map((c) => `; ${c.word.toLowerCase()} ${c.plantOn} to ${c.clearOn ?? '?'}`)
+              .join('')}
+          </li>
+        ))}
+        {list.beds.length > SHOWN_ROWS && <li>and {list.beds.length - SHOWN_ROWS} more beds</li>}
+      </ul>
+      {list.unknown.map((word) => (
+        <div key={word} className="mt-2 max-w-sm">
+          <SelectField
+            label={`"${word}" is`}
+            value={means[word] ?? KEEP}
+            options={[[KEEP, 'kept under its own name'], ...crops.map((c) => [c.id, c.name] as const)]}
+            onChange={(id) => setMeans({ ...means, [word]: id })}
+          />
+        </div>
+      ))}
+      {list.bad.length > 0 && (
+        <ul className="text-madder mt-2" aria-label="Left out">
+          {list.bad.slice(0, SHOWN_BAD).map((b) => (
+            <li key={b.line}>
+              Line {b.line} is left out: {WHY[b.why](b.given)}.
+            </li>
+          ))}
+          {list.bad.length > SHOWN_BAD && <li>and {list.bad.length - SHOWN_BAD} more lines</li>}
+        </ul>
+      )}
+    </>
   );
 }

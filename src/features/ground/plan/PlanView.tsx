@@ -134,72 +134,19 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
             onKey={(e) => keys(e, m, (to) => plan.changeMark(m, to, true))}
           />
         ))}
-        {placed.map((p) => {
-          const held = hand?.id === p.bed.id ? hand : null;
-          const corners = held?.corners ?? cornersOf(p.bed);
-          const points = corners.map(([x, y]) => `${px(x)},${px(y)}`).join(' ');
-          const on = isChosen(p.bed.id);
-          const half = [
-            Math.max(...corners.map((c) => Math.abs(c[0]))),
-            Math.max(...corners.map((c) => Math.abs(c[1]))),
-          ] as const;
-          return (
-            <g
-              key={p.bed.id}
-              transform={`translate(${X(p.at.x_m + (held?.x ?? 0))} ${Y(p.at.y_m + (held?.y ?? 0))})`}
-            >
-              <g
-                {...drag('bed', p.bed.id)}
-                tabIndex={0}
-                role="button"
-                aria-pressed={on}
-                aria-label={`Bed ${p.bed.name}`}
-                aria-describedby="plan-keys"
-                style={{ touchAction: on ? 'none' : 'manipulation', cursor: on ? 'grab' : 'pointer' }}
-                transform={`rotate(${p.at.turn_deg + (held?.turn ?? 0)})`}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter' || e.key === ' ') {
-                    e.preventDefault();
-                    return setChosen({ what: 'bed', id: p.bed.id });
-                  }
-                  keys(e, p.at, (to) => plan.moveBed(p, to, true));
-                }}
-                onFocus={(e) =>
-                  e.target.matches(':focus-visible') && setChosen({ what: 'bed', id: p.bed.id })
-                }
-              >
-                <g clipPath={held?.corners ? undefined : `url(#plan-clip-${p.bed.id})`}>
-                  {'bands' in p.ground ? (
-                    <Woven
-                      prefix={PREFIX}
-                      x={-px(half[0])}
-                      y={-px(half[1])}
-                      width={px(half[0] * 2)}
-                      height={px(half[1] * 2)}
-                      bands={p.ground.bands}
-                    />
-                  ) : (
-                    <polygon points={points} fill={`url(#${PREFIX}-${p.ground.plain})`} />
-                  )}
-                </g>
-                {p.pieces.map((piece) => (
-                  <PlanPiece key={piece.bed.id} piece={piece} px={px} />
-                ))}
-                <polygon
-                  points={points}
-                  fill="#fff"
-                  fillOpacity={0}
-                  stroke={on ? 'var(--color-walnut)' : 'var(--color-bark)'}
-                  strokeWidth={on ? 3 : 1}
-                  strokeDasharray={p.guessed ? '5 4' : undefined}
-                />
-              </g>
-              <InBed plan={plan} bed={p} px={px} scale={scale} movable={on} />
-              <Label text={p.bed.name} small={px(half[0] * 2) < 24} />
-              {on && <Handles plan={plan} bed={p} px={px} hand={hand} setHand={setHand} />}
-            </g>
-          );
-        })}
+        {placed.map((p) => (
+          <OneBed
+            key={p.bed.id}
+            plan={plan}
+            placed={p}
+            hand={hand}
+            setHand={setHand}
+            scale={scale}
+            at={[X(p.at.x_m), Y(p.at.y_m)]}
+            bind={drag('bed', p.bed.id)}
+            onKey={(e) => keys(e, p.at, (to) => plan.moveBed(p, to, true))}
+          />
+        ))}
         {at &&
           marks.map((m) => {
             const points = shadowOf(m, sky, at.doy, at.hour);
@@ -231,6 +178,88 @@ export function PlanView({ plan, sky, at, walk, zoom }: Props) {
         Arrow keys move it by ten centimetres, with Shift by a metre; square brackets turn it.
       </p>
     </div>
+  );
+}
+
+/** One bed where it lies, woven of what stands on it; chosen, it has handles. */
+function OneBed({
+  plan,
+  placed: p,
+  hand,
+  setHand,
+  scale,
+  at: [x, y],
+  bind,
+  onKey,
+}: {
+  plan: Plan;
+  placed: PlacedBed;
+  hand: Hand | null;
+  setHand(hand: Hand | null): void;
+  scale: number;
+  /** Its middle, px. */
+  at: readonly [number, number];
+  bind: object;
+  onKey(e: KeyboardEvent): void;
+}) {
+  const px = (m: number) => m * scale;
+  const held = hand?.id === p.bed.id ? hand : null;
+  const corners = held?.corners ?? cornersOf(p.bed);
+  const points = corners.map(([cx, cy]) => `${px(cx)},${px(cy)}`).join(' ');
+  const on = plan.chosen?.id === p.bed.id;
+  const choose = () => plan.setChosen({ what: 'bed', id: p.bed.id });
+  const half = [
+    Math.max(...corners.map((c) => Math.abs(c[0]))),
+    Math.max(...corners.map((c) => Math.abs(c[1]))),
+  ] as const;
+  return (
+    <g transform={`translate(${x + px(held?.x ?? 0)} ${y + px(held?.y ?? 0)})`}>
+      <g
+        {...bind}
+        tabIndex={0}
+        role="button"
+        aria-pressed={on}
+        aria-label={`Bed ${p.bed.name}`}
+        aria-describedby="plan-keys"
+        style={{ touchAction: on ? 'none' : 'manipulation', cursor: on ? 'grab' : 'pointer' }}
+        transform={`rotate(${p.at.turn_deg + (held?.turn ?? 0)})`}
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter' && e.key !== ' ') return onKey(e);
+          e.preventDefault();
+          choose();
+        }}
+        onFocus={(e) => e.target.matches(':focus-visible') && choose()}
+      >
+        <g clipPath={held?.corners ? undefined : `url(#plan-clip-${p.bed.id})`}>
+          {'bands' in p.ground ? (
+            <Woven
+              prefix={PREFIX}
+              x={-px(half[0])}
+              y={-px(half[1])}
+              width={px(half[0] * 2)}
+              height={px(half[1] * 2)}
+              bands={p.ground.bands}
+            />
+          ) : (
+            <polygon points={points} fill={`url(#${PREFIX}-${p.ground.plain})`} />
+          )}
+        </g>
+        {p.pieces.map((piece) => (
+          <PlanPiece key={piece.bed.id} piece={piece} px={px} />
+        ))}
+        <polygon
+          points={points}
+          fill="#fff"
+          fillOpacity={0}
+          stroke={on ? 'var(--color-walnut)' : 'var(--color-bark)'}
+          strokeWidth={on ? 3 : 1}
+          strokeDasharray={p.guessed ? '5 4' : undefined}
+        />
+      </g>
+      <InBed plan={plan} bed={p} px={px} scale={scale} movable={on} />
+      <Label text={p.bed.name} small={px(half[0] * 2) < 24} />
+      {on && <Handles plan={plan} bed={p} px={px} hand={hand} setHand={setHand} />}
+    </g>
   );
 }
 
