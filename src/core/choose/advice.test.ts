@@ -356,6 +356,17 @@ describe('beginning right', () => {
     ) => offerAims(maritime, next(id, way), soil, b, dayOf(from), dayOf(to)).map((a) => a.id);
     expect(ids('cabbage', 'transplant', '2026-09-10', '2027-05-10')).toEqual(['feed', 'hold']);
     // A long warm gap without a hungry crop holds no winter, and is not said to.
+    const strands = (fertility: 'fair' | 'rich') =>
+      offerAims(
+        maritime,
+        next('tomato'),
+        { ...soil, fertility },
+        bed,
+        dayOf('2027-05-01'),
+        dayOf('2027-06-10'),
+      ).find((a) => a.id === 'feed')?.strands;
+    // Rich ground feeds a hungry crop already.
+    expect([strands('fair'), strands('rich')]).toEqual([3, 1]);
     const years = offerAims(
       maritime,
       next('strawberry'),

@@ -171,7 +171,9 @@ export function offerAims(
   const long = livesOn(next);
   if (weedy) out.push({ id: 'smother', strands: 3, why: 'weedy' });
   else if (long) out.push({ id: 'smother', strands: 3, why: 'long' });
-  if (next.nitrogenNeed_g_m2 >= HUNGRY_G_M2) out.push({ id: 'feed', strands: 3, why: 'hungry' });
+  // Rich ground feeds it already.
+  const feeds = soil.fertility === 'rich' ? 1 : 3;
+  if (next.nitrogenNeed_g_m2 >= HUNGRY_G_M2) out.push({ id: 'feed', strands: feeds, why: 'hungry' });
   if (coldRain_mm >= WASHES_MM) out.push({ id: 'hold', strands: 2, why: 'winter' });
   if (coldRain_mm >= WASHES_MM && soil.fertility === 'rich')
     out.push({ id: 'catch', strands: 2, why: 'leftover' });
