@@ -71,6 +71,11 @@ describe('a plan laid out in time', () => {
     expect(gaps.filter((g) => g.year === 1)).toEqual([]);
     for (const k of crops.slice(1)) expect(k.plantDay).toBeGreaterThanOrEqual(crops[0]!.clearDay);
   });
+  test('a bed of which nothing is known is free from the autumn before', () => {
+    const bare = { ...bed('1'), id: 'bare' };
+    const { gaps } = layOut(c, [bare], [['tomato']], 2028);
+    expect(gaps[0]!.freeDay).toBe(dayOf('2027-10-01'));
+  });
   test('a year of rest leaves one long gap for the crop after it', () => {
     const { gaps } = lay('1', REST, 'tomato');
     expect(gaps).toHaveLength(1);

@@ -68,6 +68,10 @@ describe('what the seed that is here comes to', () => {
     const old = at([lot(need_g * 1.2, { year: 2015 })])!;
     expect(old.buy_g).toBeGreaterThan(0);
     expect(old.need_g).toBeGreaterThan(need_g);
+    // What is taken of it: the living seed that is wanted, at the share of this lot that lives.
+    const tested = (sprouted: number) =>
+      at([lot(need_g * 9, { test: { sown: 100, sprouted, on: TODAY } })])!.need_g;
+    expect(tested(40) / tested(80)).toBeCloseTo(2, 1);
     // Two lots count together.
     expect(at([lot(need_g * 0.7), lot(need_g * 0.6)])!.buy_g).toBe(0);
     expect(at([lot(0)])).toBeUndefined();

@@ -121,6 +121,20 @@ describe('verbs', () => {
       ok: false,
       failure: { code: 'dates-out-of-order' },
     });
+    // Steps are told by their place, the earlier first.
+    const steps = ['2027-05-01', '2027-05-09', '2027-05-04'].map((on) => ({
+      kind: 'cut',
+      due: on,
+      doneOn: on,
+    }));
+    const standing = covers.find((c) => c.sownOn && c.verdict === null)!;
+    expect(await saveCover(hands, { ...standing, passes: steps } as Cover, 'x', 'x')).toMatchObject({
+      failure: {
+        code: 'dates-out-of-order',
+        where: expect.stringMatching(/step 2.*step 3/),
+        facts: { first: '2027-05-09', second: '2027-05-04' },
+      },
+    });
     expect(await saveBeds(hands, [{ ...beds[0]!, area_m2: -1 }])).toMatchObject({
       ok: false,
       failure: { code: 'record-invalid' },

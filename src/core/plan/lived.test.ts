@@ -5,7 +5,10 @@ import { siteFromPattern } from '../climate/pattern.ts';
 import { type PassKind } from '../termination/method.ts';
 import { forecastCover } from './forecast.ts';
 import { type ForecastInput } from './standing.ts';
-import { type LivedSoFar, type PassLived } from './lived.ts';
+import { growLived, type LivedSoFar, type PassLived } from './lived.ts';
+import { standOf } from './standing.ts';
+import { type Ensemble } from '../stand/ensemble.ts';
+import { type Plan } from '../termination/plan.ts';
 
 const d = dayOf;
 const base: ForecastInput = {
@@ -237,3 +240,28 @@ describe('an ending that has begun', () => {
     expect(onward.wait_d20).toBe(straight.wait_d20);
   });
 });
+
+describe('what is still to come', () => {
+  test('is grown only where passes are pending and it was not seen dead', () => {
+    const start = d('2027-05-10');
+    const years = (passes: PassLived[], deadOn?: Day) => {
+      const [plan, ensemble] = planAndYears();
+      return growLived(plan, ensemble, { passes, crowns: [], deadOn } as LivedSoFar, start + 3, undefined);
+    };
+    const cut = pass('cut', '2027-05-10');
+    const next = pass('cut', '2027-05-20', false);
+    const over = years([cut]);
+    expect(over.onward).toBe(over.soFar);
+    const goes = years([cut, next]);
+    expect(goes.onward).not.toBe(goes.soFar);
+    const dead = years([cut, next], d('2027-05-12'));
+    expect(dead.onward).toBe(dead.soFar);
+    expect(goes.start).toBe(start - goes.soFar.ensemble.fromDay);
+  });
+});
+
+/** The plan and a few years of the cover above. */
+function planAndYears(): [Plan, Ensemble] {
+  const { plan, ensemble } = standOf({ ...base, years: 4 }).soFar;
+  return [plan, ensemble];
+}

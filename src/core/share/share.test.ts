@@ -29,6 +29,25 @@ const only = (c: GardenContents, ...ids: string[]) => {
   c.garden.things = c.garden.things.filter((t) => ids.includes(t.id));
 };
 
+describe('the question that all beds share', () => {
+  test('steps after the first stand as far behind it as the plan has them, and where the plan is another way, as its way says', () => {
+    const two = garden((c) => {
+      const cover = c.covers.find((k) => k.id === 'north-shore-cover-9-2026-09')!;
+      cover.method = 'cut-twice';
+      cover.passes = [
+        { kind: 'cut', due: '2027-05-03', doneOn: null },
+        { kind: 'cut', due: '2027-05-20', doneOn: null },
+      ];
+    });
+    const planned = (c: GardenContents) =>
+      shareInput(c, c.garden.seasonClock!, 4).covers.find((k) => k.bed === '9')!.plan!;
+    expect(planned(two).after_d).toEqual([0, 17]);
+    const other = structuredClone(two);
+    other.covers.find((k) => k.id === 'north-shore-cover-9-2026-09')!.passes[1]!.kind = 'dig';
+    expect(planned(other).after_d).toEqual([0, 10]);
+  });
+});
+
 describe('dealing out', () => {
   const want = (coverId: string, from: number, to: number[], begun = false): Use => ({
     coverId,

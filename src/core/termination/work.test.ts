@@ -408,3 +408,43 @@ describe('what was seen', () => {
     expect(ripe.every((y) => y.stageAtEnd === 5)).toBe(true);
   });
 });
+
+describe('two blows within days', () => {
+  test('are one: the better of them counts, whichever came first, and a weak second takes nothing back', () => {
+    const left = (...tasks: Task[]) =>
+      grow(planOf(['cereal-rye']), tasks).courses.map((c) => mostAlive(c, at('2027-05-30')));
+    const day = { crimp: '2027-05-20', cut: '2027-05-22' } as const;
+    const [crimped, cut] = [left(done('crimp', day.crimp)), left(done('cut', day.cut))];
+    const both = left(done('crimp', day.crimp), done('cut', day.cut));
+    both.forEach((alive, y) => {
+      expect(alive).toBeLessThanOrEqual(Math.min(crimped[y]!, cut[y]!) + 0.02);
+      // No third blow came of it.
+      expect(alive).toBeGreaterThanOrEqual(Math.min(crimped[y]!, cut[y]!) * 0.9 - 0.02);
+    });
+    // The crimp alone left some standing, or nothing is told by this.
+    expect(Math.max(...crimped)).toBeGreaterThan(0.05);
+  });
+});
+
+describe('a stand that frost killed', () => {
+  test('counts as far on as the member that was furthest on', () => {
+    const plan = planOf(['buckwheat', 'spring-oats'], '2026-09-02', '2027-06-10');
+    const cold = siteFromPattern(climates.find((c) => c.id === 'humid-continental')!);
+    const winters = makeEnsemble(cold, FROM, at('2027-10-01'), YEARS, 7);
+    const grown = growPlan(plan, winters, YEARS);
+    const how = ending(plan, [['check', 0]]);
+    let told = 0;
+    every(grown, (c, y) => {
+      const end = endStand(how, 0, c, winters.seasons[y]!, winters.variations[y]!, newYearEnd());
+      if (!Number.isFinite(end.endsAt)) return;
+      told++;
+      const stages = [0, 1].map((s) =>
+        Math.max(...Array.from({ length: end.endsAt }, (_, d) => c.stage[d * 2 + s]!)),
+      );
+      expect(end.stageAtEnd).toBeLessThanOrEqual(Math.max(...stages) + 1e-6);
+      expect(end.stageAtEnd).toBeGreaterThan(Math.max(...stages) - 1);
+      expect(Math.abs(stages[0]! - stages[1]!)).toBeGreaterThan(0);
+    });
+    expect(told).toBeGreaterThan(0);
+  });
+});

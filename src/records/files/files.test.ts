@@ -305,6 +305,14 @@ describe('beds in and out', () => {
   });
   test.each([
     ['a name twice', collection(polygon([square]), polygon([square])), 'bed-twice'],
+    ...[-1, 0.05, 501, '1.2'].map(
+      (width_m) =>
+        [
+          `a side of ${JSON.stringify(width_m)}`,
+          collection({ type: 'Feature', properties: { name: 'x', width_m, length_m: 8 }, geometry: null }),
+          'geojson-shape',
+        ] as const,
+    ),
     ['a place off the earth', collection(polygon([square.map(([x, y]) => [x! * 10, y])])), 'geojson-shape'],
     [
       'a line',
