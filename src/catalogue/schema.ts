@@ -274,6 +274,8 @@ export const sowingWaySchema = z.object({
   rateFactor: z.number().positive(),
   /** Seed lies on the ground and nothing covers it. */
   onTop: z.boolean(),
+  /** How deep the ground is loosened for it, cm; left as it is where absent. */
+  loosens_cm: z.number().positive().max(40).optional(),
   /** What gives the seed its hold: soil over it, the surface alone, or frost that works it in. */
   hold: z.enum(['covered', 'surface', 'frost']),
   /** Thrown under a crop that still stands. */

@@ -65,6 +65,16 @@ export function sameGround(id: string, beds: readonly Ground[]): ReadonlySet<str
   return ids;
 }
 
+/** Whether a piece came of cutting another again. */
+const isPartOf = (part: Cut, whole: Cut): boolean =>
+  part.of === whole.of &&
+  part.side === whole.side &&
+  part.from === whole.until &&
+  part.from > whole.from &&
+  part.share[0] >= whole.share[0] - SHARE_SLACK &&
+  part.share[1] <= whole.share[1] + SHARE_SLACK;
+const SHARE_SLACK = 1e-6;
+
 /** A part of the cloth: this ground, over these days, at this place in the width of its bed's strip. */
 export interface Cell<B extends Ground> {
   bed: B;
@@ -90,20 +100,23 @@ export function cellsOf<B extends Ground>(
 ): Cell<B>[] {
   return wholeBeds(beds).flatMap((strip) => {
     const pieces = beds.filter((b) => b.piece?.of === strip.id);
+    /** What a piece was cut into when it was cut again. */
+    const cutInto = ({ piece: cut }: B): B[] => pieces.filter((p) => isPartOf(p.piece!, cut!));
+    const begun = (p: B): Day => Math.min(begins(p.id) ?? Infinity, ...cutInto(p).map(begun));
     /** Pieces of one cut hang from the same day on. */
     const hangsFrom = (cut: Cut): Day =>
-      Math.min(
-        startOf(cut),
-        ...pieces.filter((p) => p.piece!.from === cut.from).map((p) => begins(p.id) ?? Infinity),
-      );
+      Math.min(startOf(cut), ...pieces.filter((p) => p.piece!.from === cut.from).map(begun));
     const cells: Cell<B>[] = pieces.flatMap((bed) => {
       const cut = bed.piece!;
       const at = { strip, left: cut.share[0], width: shareOf(bed) };
       const hangs = Math.max(from, hangsFrom(cut));
       const own = isGrown(bed) ? hangs : Math.max(from, startOf(cut));
-      const all: Cell<B>[] = [{ ...at, bed, from: own, to: Math.min(to, endOf(cut)) }];
+      // Cut again, it hangs until its own pieces do.
+      const ends = Math.min(to, endOf(cut), ...cutInto(bed).map((p) => hangsFrom(p.piece!)));
+      const all: Cell<B>[] = [{ ...at, bed, from: own, to: ends }];
       // What became a path had on it, before, what the pieces beside it went on with.
-      const beside = pieces.find((p) => p.piece!.from === cut.from && isGrown(p));
+      const sown = pieces.find((p) => p.piece!.from === cut.from && isGrown(p));
+      const beside = sown && (cutInto(sown).find(isGrown) ?? sown);
       if (own > hangs && beside) all.push({ ...at, bed: beside, from: hangs, to: Math.min(to, own) });
       return all;
     });

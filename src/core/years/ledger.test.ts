@@ -131,6 +131,25 @@ describe('what a year cost the ground and the purse', () => {
     ];
     expect(ledgerOf(beds, [], covers, year).map((r) => r.turned)).toEqual([{ depth_cm: 25, times: 2 }, null]);
   });
+  test('a seed bed that was loosened counts with its depth in the year it was sown; seed that was left on top loosens nothing', () => {
+    const loosens = (wayId: string) => ({ raked: 3 })[wayId];
+    const sown = (bedId: string, wayId: string, sownOn: string, ...passes: ReturnType<typeof pass>[]) => ({
+      ...cover(bedId, 'dig', passes),
+      wayId,
+      sownOn,
+    });
+    const covers = [
+      sown('a', 'raked', '2026-04-01', pass('dig', '2026-06-02')),
+      sown('b', 'raked', '2026-08-20'),
+      sown('b', 'surface', '2026-04-01'),
+      sown('b', 'raked', '2025-08-20'),
+    ];
+    const turned = ledgerOf(beds, [], covers, year, undefined, loosens).map((r) => [r.bedId, r.turned]);
+    expect(turned).toEqual([
+      ['a', { depth_cm: 25, times: 2 }],
+      ['b', { depth_cm: 3, times: 1 }],
+    ]);
+  });
   test('seed that was thrown in the year at its price, free lots at none, unknown prices left out', () => {
     const sown = (bedId: string, sownOn: string, lotId: string | null): WorkedCover => ({
       ...cover(bedId, 'cut', []),

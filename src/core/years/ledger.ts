@@ -41,6 +41,7 @@ export interface MovedNote {
 /** A cover's passes, as far as the ledger needs them. */
 export interface WorkedCover {
   bedId: string;
+  wayId?: string;
   sownOn?: string | null;
   seed?: readonly { speciesId: string; used_g: number | null; lotId?: string | null }[];
   method: string;
@@ -89,13 +90,17 @@ function carry(to: Carried, what: MovedKind, kg: number, nitrogenPct?: number): 
 const within = (on: string | null, { from, to }: GardenYear): boolean =>
   on !== null && dayOf(on) >= from && dayOf(on) < to;
 
-/** What came onto each bed in a year, what left it, and the work its covers took; beds of which nothing was written down are left out. */
+/**
+ * What came onto each bed in a year, what left it, and the work its covers took; beds of which nothing was written down are left out.
+ * @param loosens_cm how deep the ground is loosened for a way of sowing
+ */
 export function ledgerOf(
   beds: readonly { id: string; area_m2: number }[],
   notes: readonly MovedNote[],
   covers: readonly WorkedCover[],
   year: GardenYear,
   price: (speciesId: string, lotId: string | null) => number | undefined = () => undefined,
+  loosens_cm: (wayId: string) => number | undefined = () => undefined,
 ): Ledger[] {
   return beds.flatMap(({ id, area_m2 }) => {
     const [on, off] = [none(), none()];
@@ -109,14 +114,18 @@ export function ledgerOf(
       some = true;
       carry(MOVED[moved.what].way === 'on' ? on : off, moved.what, moved.kg, moved.nitrogenPct);
     }
-    for (const { bedId, passes, sownOn = null, seed = [] } of covers) {
+    for (const { bedId, passes, sownOn = null, seed = [], wayId = '' } of covers) {
       if (bedId !== id) continue;
-      if (within(sownOn, year))
+      if (within(sownOn, year)) {
+        const depth_cm = loosens_cm(wayId);
+        if (depth_cm !== undefined) some = true;
+        turned = deeper(turned, depth_cm);
         for (const s of seed) {
           const cost = ((s.used_g ?? 0) / 1000) * (price(s.speciesId, s.lotId ?? null) ?? 0);
           if (cost > 0) some = true;
           seedCost += cost;
         }
+      }
       for (const p of passes) {
         if (!within(p.doneOn, year)) continue;
         some = true;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { isCut, PIECE_USES, type PieceUse } from '../../core/bed/pieces.ts';
+import { isCut, isGrown, PIECE_USES, type PieceUse, shareOf } from '../../core/bed/pieces.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { boxOf, cornersOf } from '../../core/ground/shape.ts';
 import { parseLength_m } from '../../core/units/length.ts';
@@ -40,14 +40,17 @@ export function Pieces({ bed }: { bed: Bed }) {
   const pieces = beds.filter((b) => b.piece?.of === bed.id && (b.piece.until ?? '9999') > today);
   if (bed.piece)
     return (
-      <p className="mt-3">
-        {USES[bed.piece.use]}, a piece of{' '}
-        <Link className="underline" to={`/bed/${bed.piece.of}`}>
-          bed {parent?.name}
-        </Link>{' '}
-        since {showIsoYear(bed.piece.from)}
-        {bed.piece.until && ` until ${showIsoYear(bed.piece.until)}`}.
-      </p>
+      <>
+        <p className="mt-3">
+          {USES[bed.piece.use]}, a piece of{' '}
+          <Link className="underline" to={`/bed/${bed.piece.of}`}>
+            bed {parent?.name}
+          </Link>{' '}
+          since {showIsoYear(bed.piece.from)}
+          {bed.piece.until && ` until ${showIsoYear(bed.piece.until)}`}.
+        </p>
+        {isGrown(bed) && bed.piece.until === null && bed.piece.from < today && <CutForm bed={bed} />}
+      </>
     );
   return pieces.length > 0 ? (
     <Cut bed={bed} pieces={pieces} now={isCut(bed.id, beds, now)} />
@@ -110,13 +113,21 @@ export function sizesOf(typed: readonly string[], whole_m: number, unit: 'm' | '
 }
 
 function CutForm({ bed }: { bed: Bed }) {
-  const { garden, today, hands, run } = useGarden();
-  const fresh: Said = { side: 'across', count: '2', on: today, names: {}, uses: {}, sizes: {} };
+  const { garden, beds, today, hands, run } = useGarden();
+  const fresh: Said = {
+    side: bed.piece?.side ?? 'across',
+    count: '2',
+    on: today,
+    names: {},
+    uses: {},
+    sizes: {},
+  };
   const [said, setSaid, clear] = useDraft<Said>(`cut ${bed.id} ${garden.id}`, fresh);
   if (!said) return null;
   const set = (patch: Partial<Said>) => setSaid({ ...said, ...patch });
   const rows = Array.from({ length: Number(said.count) }, (_, i) => String(i));
-  const whole = sideOf(bed, said.side);
+  const lies = beds.find((b) => b.id === bed.piece?.of) ?? bed;
+  const whole = sideOf(lies, said.side) * shareOf(bed);
   const unit = garden.units.length === 'metric' ? 'm' : 'ft';
   const sizes = sizesOf(
     rows.map((i) => said.sizes[i] ?? ''),
@@ -133,7 +144,9 @@ function CutForm({ bed }: { bed: Bed }) {
   };
   return (
     <details className="border-warp mt-6 border-t pt-3">
-      <summary className="font-display cursor-pointer text-xl font-bold">Cut it into pieces</summary>
+      <summary className="font-display cursor-pointer text-xl font-bold">
+        {bed.piece ? 'Cut this piece again' : 'Cut it into pieces'}
+      </summary>
       <p className="mt-2 max-w-xl">
         Half of it another cover, plots of a trial, a living path, a strip left for seed. What stands on it
         then goes on on every piece that is sown; it becomes whole again when you say so.
@@ -142,10 +155,12 @@ function CutForm({ bed }: { bed: Bed }) {
         <SelectField<Said['side']>
           label="Cut"
           value={said.side}
-          options={[
-            ['across', 'across it'],
-            ['along', 'into strips along it'],
-          ]}
+          options={(
+            [
+              ['across', 'across it'],
+              ['along', 'into strips along it'],
+            ] as const
+          ).filter(([side]) => !bed.piece || side === bed.piece.side)}
           onChange={(side) => set({ side, sizes: {} })}
         />
         <SelectField

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { methods } from '../../catalogue/catalogue.ts';
+import { findWay, methods } from '../../catalogue/catalogue.ts';
 import { type Carried, hoursByWay, ledgerOf } from '../../core/years/ledger.ts';
 import { type GardenYear } from '../../core/years/years.ts';
 import { showDepth, showMass, showPerArea } from '../../core/units/show.ts';
@@ -7,6 +7,8 @@ import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
 import { carriedMass } from '../../ui/movedWords.ts';
 import { showMinutes } from '../../ui/workWords.ts';
+
+const loosens = (wayId: string) => findWay(wayId)?.loosens_cm;
 
 /** What came onto the beds and left them in a year, and the hours that ending covers took, by bed and by way. */
 export function YearLedger({ years }: { years: readonly GardenYear[] }) {
@@ -16,7 +18,7 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
   const all = useMemo(() => {
     const price = (speciesId: string, lotId: string | null) =>
       lots.find((l) => l.id === lotId)?.free ? 0 : garden.seedPrices[speciesId];
-    return year ? ledgerOf(beds, notes, covers, year, price) : [];
+    return year ? ledgerOf(beds, notes, covers, year, price, loosens) : [];
   }, [year, beds, notes, covers, lots, garden.seedPrices]);
   const rows = all.filter((r) => r.on.kg + r.off.kg + r.minutes + r.seedCost > 0 || r.turned);
   const seedCost = rows.reduce((sum, r) => sum + r.seedCost, 0);

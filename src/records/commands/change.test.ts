@@ -117,6 +117,9 @@ describe('deeds on one record', () => {
     expect(await at(1)).toBe(last);
     expect(first).not.toBe(cover.sownOn);
     const look = base.looks.find((l) => l.coverId === cover.id)!;
+    const sown = (await db.covers.get(look.coverId))!.sownOn!;
+    expect((await correctDate(hands, g, { kind: 'look', id: look.id }, sown)).ok).toBe(true);
+    expect((await db.looks.get(look.id))!.on).toBe(sown);
     expect(await correctDate(hands, g, { kind: 'look', id: look.id }, '2019-01-01')).toMatchObject({
       ok: false,
       failure: { code: 'look-before-sowing' },

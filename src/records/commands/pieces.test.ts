@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { type KilimDatabase } from '../db.ts';
+import { cellsOf } from '../../core/bed/pieces.ts';
 import { coverDays } from '../../core/bed/timeline.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { type Bed, type Cover } from '../types.ts';
@@ -198,6 +199,84 @@ describe('a bed is cut', () => {
     const [a] = await piecesNow();
     const piece = await cutBed(hands, a!, { on: ON, today: ON, side: 'along', pieces: others });
     expect(!piece.ok && piece.failure.code).toBe('bed-cut');
+  });
+});
+
+describe('a piece is cut again', () => {
+  const LATER = '2027-04-20';
+  const again =
+    (side: 'across' | 'along' = 'across', on = LATER) =>
+    async (piece: Bed) =>
+      cutBed(hands, piece, {
+        on,
+        today: LATER,
+        side,
+        pieces: [
+          { name: 'upper', use: 'bed', share: 3 },
+          { name: 'lower', use: 'path', share: 1 },
+        ],
+      });
+  beforeEach(async () => {
+    await cutBed(hands, bed, { on: ON, today: ON, side: 'across', pieces: halves });
+  });
+
+  test('its pieces lie in its part of the bed, take what stood on it with their share of its seed, and it is over', async () => {
+    const [north, south] = (await piecesNow()) as [Bed, Bed];
+    const [stood] = (await coversOf(south.id)) as [Cover];
+    expect((await again()(south)).ok).toBe(true);
+    const now = await piecesNow();
+    expect(now.map((b) => [b.name, b.piece!.share, b.piece!.from, b.piece!.until])).toEqual([
+      ['north half', [0, 0.5], ON, null],
+      ['south half', [0.5, 1], ON, LATER],
+      ['upper', [0.5, 0.875], LATER, null],
+      ['lower', [0.875, 1], LATER, null],
+    ]);
+    const upper = now[2]!;
+    expect([upper.length_m, upper.width_m]).toEqual([3, 1.2]);
+    expect(upper.area_m2).toBeCloseTo(bed.area_m2 * 0.375, 6);
+    const [stands] = (await coversOf(upper.id)) as [Cover];
+    expect(stands.id).toBe(stood.id);
+    expect(stands.seed.map((s) => s.used_g)).toEqual(stood.seed.map((s) => s.used_g && s.used_g * 0.75));
+    expect(await coversOf(south.id)).toEqual([]);
+    expect(await coversOf(now[3]!.id)).toEqual([]);
+    expect((await coversOf(north.id)).length).toBe(1);
+  });
+  test('the cloth shows each piece on its days and nothing twice: what stood hangs on from before', async () => {
+    const [, south] = (await piecesNow()) as [Bed, Bed];
+    await again()(south);
+    const all = await db.beds.where({ gardenId }).toArray();
+    const covers = await db.covers.where({ gardenId }).toArray();
+    const begins = (id: string) => {
+      const days = covers.filter((c) => c.bedId === id).map((c) => coverDays(c).from);
+      return days.length > 0 ? Math.min(...days) : undefined;
+    };
+    const cells = cellsOf(all, begins, dayOf('2026-11-01'), dayOf('2027-06-01')).filter(
+      (c) => c.strip.id === bed.id,
+    );
+    for (let d = dayOf('2026-11-01'); d < dayOf('2027-06-01'); d += 7) {
+      const on = cells.filter((c) => c.from <= d && d < c.to);
+      expect(on.reduce((sum, c) => sum + c.width, 0)).toBeCloseTo(1, 6);
+    }
+    const hung = (name: string) => cells.filter((c) => c.bed.name === name);
+    expect(hung('upper').some((c) => c.from < dayOf(ON))).toBe(true);
+    expect(hung('lower').every((c) => c.from >= dayOf(LATER))).toBe(true);
+  });
+  test('not across what was cut along, not a path, not one that is over, and not on the day it began', async () => {
+    const [, south] = (await piecesNow()) as [Bed, Bed];
+    const refused = { ok: false, failure: { code: 'bed-cut' } };
+    expect(await again('along')(south)).toMatchObject(refused);
+    expect(await again('across', ON)(south)).toMatchObject(refused);
+    await again()(south);
+    const [, over, , path] = await piecesNow();
+    expect(await again('across', '2027-04-25')(over!)).toMatchObject(refused);
+    expect(await again('across', '2027-04-25')(path!)).toMatchObject(refused);
+  });
+  test('one undo makes it one piece again', async () => {
+    const was = { beds: await db.beds.toArray(), covers: await db.covers.toArray() };
+    const [, south] = (await piecesNow()) as [Bed, Bed];
+    await again()(south);
+    await undo(db, gardenId);
+    expect({ beds: await db.beds.toArray(), covers: await db.covers.toArray() }).toEqual(was);
   });
 });
 

@@ -1,6 +1,6 @@
 import { coverTitle, findCrop, methods } from '../../catalogue/catalogue.ts';
 import { coverDays, endingBegun, plantingDays } from '../../core/bed/timeline.ts';
-import { type Cut, type PieceUse } from '../../core/bed/pieces.ts';
+import { type Cut, type PieceUse, shareOf } from '../../core/bed/pieces.ts';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import { cutShape } from '../../core/ground/cut.ts';
 import { fail, ok, type Result } from '../../core/result/result.ts';
@@ -44,7 +44,8 @@ const isGrownAs = (use: PieceUse): boolean => use === 'bed' || use === 'seed';
 
 /**
  * Cuts a bed into pieces from a day on, in one write. What stands on it then, lies there as mulch or is planned, is on every piece that is sown and planted: the
- * first keeps the record, the others get one like it, with the looks so far and their share of the seed. What was over stays with the bed.
+ * first keeps the record, the others get one like it, with the looks so far and their share of the seed. What was over stays with the bed. A piece that is
+ * sown is cut again the same way as its bed was: its own pieces are pieces of that bed, and it is over from that day on.
  * Fails with `bed-gone`, `bed-cut` where it is cut already, `pieces-few`, or `bed-twice` for a name that another bed has.
  */
 export const cutBed = (hands: Hands, of: Pick<Bed, 'id' | 'gardenId' | 'name'>, cut: CutWish): Done =>
@@ -69,8 +70,10 @@ export async function piecesCut(
   const beds = await db.beds.where({ gardenId: bed.gardenId }).toArray();
   const refused = refusal(bed, beds, cut);
   if (refused) return refused;
-  const pieces = madeOf(bed, cut, newId);
+  const whole = beds.find((b) => b.id === bed.piece?.of) ?? bed;
+  const pieces = madeOf(bed, whole, cut, newId);
   const wishes: Wish[] = pieces.map((put) => ({ table: 'beds', put }));
+  if (bed.piece) wishes.push({ table: 'beds', put: { ...bed, piece: { ...bed.piece, until: cut.on } } });
   const [on, today] = [dayOf(cut.on), dayOf(cut.today)];
   const [plantings, covers, looks] = await Promise.all([
     db.plantings.where({ bedId: bed.id }).toArray(),
@@ -94,7 +97,7 @@ export async function piecesCut(
       wishes.push({ table: 'plantings', put: { ...p, id: cropIds.get(p.id)!, bedId: piece.id } });
     for (const c of stands) {
       const id = idOf(c.id);
-      wishes.push({ table: 'covers', put: pieceOf(c, id, piece, cropIds) });
+      wishes.push({ table: 'covers', put: pieceOf(c, id, piece, shareOf(piece) / shareOf(bed), cropIds) });
       for (const l of looks.filter((x) => x.coverId === c.id))
         wishes.push({ table: 'looks', put: lookOn(l, idOf(l.id), piece.id, id) });
     }
@@ -102,8 +105,14 @@ export async function piecesCut(
   return ok({ wishes, pieces });
 }
 
-function refusal(bed: Bed, beds: readonly Bed[], { on, pieces }: CutWish): Result<never> | undefined {
-  if (bed.piece || beds.some((b) => b.piece?.of === bed.id && (b.piece.until ?? '9999') > on))
+function refusal(bed: Bed, beds: readonly Bed[], { on, side, pieces }: CutWish): Result<never> | undefined {
+  const { piece } = bed;
+  const again =
+    piece && isGrownAs(piece.use) && piece.side === side && piece.from < on && (piece.until ?? '9999') > on;
+  if (
+    (piece && (!again || piece.until !== null)) ||
+    beds.some((b) => b.piece?.of === bed.id && (b.piece.until ?? '9999') > on)
+  )
     return fail('bed-cut', bed.name);
   const sound =
     pieces.length >= 2 &&
@@ -119,23 +128,26 @@ function refusal(bed: Bed, beds: readonly Bed[], { on, pieces }: CutWish): Resul
 }
 
 /** The pieces themselves: ground as their bed's, in their part of its shape. */
-function madeOf(bed: Bed, { on, side, pieces: wanted }: CutWish, newId: () => string): Bed[] {
+function madeOf(bed: Bed, whole: Bed, { on, side, pieces: wanted }: CutWish, newId: () => string): Bed[] {
   const total = wanted.reduce((sum, w) => sum + w.share, 0);
   let begins = 0;
   const pieces = wanted.map((w, i): Bed => {
     const from = begins;
     begins = i === wanted.length - 1 ? 1 : from + w.share / total;
     const share: [number, number] = [from, begins];
+    // Of a piece that is cut again: where that lies in its bed.
+    const [a, b] = bed.piece?.share ?? [0, 1];
+    const inBed = share.map((x) => a + x * (b - a)) as [number, number];
     return {
       ...bed,
       id: newId(),
       name: w.name.trim(),
-      order: bed.order + (i + 1) / 100,
-      ...cutShape(bed, side, share),
+      order: bed.order + (i + 1) / (bed.piece ? 10_000 : 100),
+      ...cutShape(whole, side, inBed),
       place: null,
       obstacles: [],
       note: '',
-      piece: { of: bed.id, from: on, until: null, side, share, use: w.use },
+      piece: { of: bed.piece?.of ?? bed.id, from: on, until: null, side, share: inBed, use: w.use },
     };
   });
   withObstacles(pieces, bed);
@@ -144,16 +156,15 @@ function madeOf(bed: Bed, { on, side, pieces: wanted }: CutWish, newId: () => st
 
 const lookOn = (l: Look, id: string, bedId: string, coverId: string): Look => ({ ...l, id, bedId, coverId });
 
-/** A cover as it stands on one piece: its share of the seed, and the crop that follows there. */
-function pieceOf(c: Cover, id: string, piece: Bed, crops: ReadonlyMap<string, string>): Cover {
-  const [from, to] = piece.piece!.share;
+/** A cover as it stands on one piece: its share of the seed, and the crop that follows there. @param share of the ground that is cut */
+function pieceOf(c: Cover, id: string, piece: Bed, share: number, crops: ReadonlyMap<string, string>): Cover {
   return {
     ...c,
     id,
     bedId: piece.id,
     strips: null,
     walk: null,
-    seed: c.seed.map((s) => ({ ...s, used_g: s.used_g === null ? null : s.used_g * (to - from) })),
+    seed: c.seed.map((s) => ({ ...s, used_g: s.used_g === null ? null : s.used_g * share })),
     nextPlantingId: c.nextPlantingId === null ? null : (crops.get(c.nextPlantingId) ?? null),
     thingIds: id === c.id ? c.thingIds : [],
     ...(piece.piece!.use === 'seed' && c.verdict !== 'dead' && !endingBegun(c) ? ripening(c) : {}),
