@@ -135,7 +135,7 @@ function CutForm({ bed }: { bed: Bed }) {
     unit,
   );
   const pieces = rows.map((i, k): Wanted => ({
-    name: said.names[i] ?? `${bed.name}${LETTERS[k]}`,
+    name: said.names[i] ?? `${bed.name}${/\d$/.test(bed.name) ? '' : ' '}${LETTERS[k]}`,
     use: said.uses[i] ?? 'bed',
     share: sizes?.[k] ?? 0,
   }));
@@ -180,7 +180,7 @@ function CutForm({ bed }: { bed: Bed }) {
             <span
               key={k}
               className={`border-wool flex items-center justify-center overflow-hidden border text-sm font-bold ${p.use === 'bed' || p.use === 'seed' ? 'bg-warp' : 'bg-linen'}`}
-              style={{ flexGrow: p.share, flexBasis: 0 }}
+              style={{ flexGrow: (100 * p.share) / whole, flexBasis: 0 }}
             >
               {p.name}
             </span>
