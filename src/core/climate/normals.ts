@@ -1,4 +1,5 @@
 import { type Result, fail, ok } from '../result/result.ts';
+import { YEAR_DAYS } from '../site/daily.ts';
 import { type Site, wetShareFrom } from '../site/site.ts';
 import { fitSpread, fitWarmSpread, spreadFrom } from './spread.ts';
 
@@ -23,7 +24,7 @@ const WETTEST_MM = 2500;
 /**
  * Answers: which site has these monthly means? Its generated years keep the means; their day-to-day spread is fitted to the coldest
  * night and to the frosts at both ends of the winter, or follows the yearly range when those are not known.
- * Fails with `normals-missing`, `normals-range` or `normals-swapped` (where names the month), or `latitude-range`.
+ * Fails with `normals-missing`, `normals-range` or `normals-swapped` (where names the month), `date-missing` for a frost that is no day of the year, or `latitude-range`.
  */
 export function siteFromNormals(n: Normals): Result<Site> {
   if (!(Math.abs(n.latitude_deg) <= 66)) return fail('latitude-range', 'latitude', { given: n.latitude_deg });
@@ -35,6 +36,9 @@ export function siteFromNormals(n: Normals): Result<Site> {
       return fail('normals-range', undefined, month);
     if (low! >= high!) return fail('normals-swapped', undefined, month);
   }
+  const { lastFrost_doy = null, firstFrost_doy = null } = n;
+  for (const doy of [lastFrost_doy, firstFrost_doy])
+    if (doy !== null && !(doy >= 0 && doy < YEAR_DAYS)) return fail('date-missing', 'the frosts');
   const mean = n.tmin_c.map((t, m) => (t + n.tmax_c[m]!) / 2);
   const base: Site = {
     latitude_deg: n.latitude_deg,
@@ -48,6 +52,5 @@ export function siteFromNormals(n: Normals): Result<Site> {
   };
   if (n.coldestNight_c === null) return ok(base);
   if (n.coldestNight_c > Math.min(...n.tmin_c)) return fail('normals-coldest', 'coldest night');
-  const { lastFrost_doy = null, firstFrost_doy = null } = n;
   return ok(fitWarmSpread(fitSpread(base), { lastFrost_doy, firstFrost_doy }));
 }

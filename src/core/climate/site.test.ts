@@ -158,6 +158,10 @@ describe('site and weather', () => {
     expect(without.value.sdWarm_c).toBeCloseTo(0.55 * without.value.sdCold_c, 6);
     // Steady springs: frosts end sixteen days before the spread of its winters would have them end.
     expect(with_.value.sdWarm_c).toBeLessThan(without.value.sdWarm_c);
+    for (const doy of [-1, 366, Number.NaN])
+      expect(siteFromNormals({ ...rest, firstFrost_doy: doy })).toMatchObject({
+        failure: { code: 'date-missing', where: 'the frosts' },
+      });
     // One end alone is enough to tell.
     const one = siteFromNormals({ ...rest, lastFrost_doy });
     if (!one.ok) throw new Error('no site');
