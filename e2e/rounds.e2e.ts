@@ -219,12 +219,32 @@ test('a garden of three years is held against the book, lets it in, and says so;
     await page.mouse.move(from.x + 40, from.y + 10);
     await page.mouse.down();
     await page.mouse.move(to.x + 40, to.y + 10, { steps: 6 });
+    // What letting it go would come to is told before.
+    await page.getByText(/^\d+ rules? bent, (\d+ now|as now)\.$/).waitFor();
     await page.mouse.up();
     await page.waitForFunction(
       (before) => document.querySelector('[data-cell="0 3"]')?.textContent === before,
       was3,
     );
     expect(await axe(page)).toEqual([]);
+    // A cover dragged to the gap of another bed hangs there, or it is said that it cannot.
+    const hung = grid.getByRole('button', { name: /, 2028, in time in/ });
+    await hung.nth(1).waitFor({ timeout: 120_000 });
+    const nameOf = async (nth: number) =>
+      (await hung.nth(nth).getAttribute('aria-label'))!.split(' before ')[0]!;
+    const dragged = await nameOf(0);
+    const other = await hung.nth(1).getAttribute('data-gap');
+    const [one, two] = [(await hung.nth(0).boundingBox())!, (await hung.nth(1).boundingBox())!];
+    await page.mouse.move(one.x + 30, one.y + 6);
+    await page.mouse.down();
+    await page.mouse.move(two.x + 30, two.y + 6, { steps: 8 });
+    await page.getByText(new RegExp(`^${dragged} before .*(in time in|let go)`)).waitFor();
+    await page.mouse.up();
+    await page.waitForFunction(
+      ([gap, name]) =>
+        document.querySelector(`[data-gap="${gap}"]`)?.getAttribute('aria-label')?.includes(name!),
+      [other, dragged],
+    );
     // Covers come gap by gap, and those that are there are planned with the crops.
     await judged.getByRole('button', { name: /^Plan \d+ crops and \d+ covers? for 2028$/ }).click();
     await judged.getByRole('button', { name: '2028 is planned already' }).waitFor();

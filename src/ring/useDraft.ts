@@ -1,6 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { hands } from './garden.tsx';
 
+/** A store that does not answer for so long keeps no field from being typed into. */
+const PATIENCE_MS = 2000;
+
 /**
  * Something half typed, kept in the database with every key, so that neither a closed page nor a flat battery takes it. It is under no
  * undo and in no file. `value` is undefined until it is known whether something was kept.
@@ -22,8 +25,12 @@ export function useDraft<T>(
         if (gone || typed.current) return;
         setValue(kept ? (JSON.parse(kept.text) as T) : initial);
       });
+    const late = setTimeout(() => {
+      if (!typed.current) setValue((there) => there ?? initial);
+    }, PATIENCE_MS);
     return () => {
       gone = true;
+      clearTimeout(late);
     };
     // What it starts from matters only when the draft changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -1,4 +1,4 @@
-import { expect, test } from '@jest/globals';
+import { expect, jest, test } from '@jest/globals';
 import { act, screen, waitFor } from '@testing-library/react';
 import { z } from 'zod';
 import { TextField } from '../ui/fields.tsx';
@@ -100,6 +100,15 @@ test('a second tap while it saves is no second saving; begun anew, all is as at 
   await user.clear(screen.getByLabelText('Size'));
   await user.click(screen.getByText('Anew'));
   await waitFor(() => expect(valueOf('Size')).toBe('3'));
+});
+
+test('a store that does not answer keeps nobody from typing', async () => {
+  const table = hands.db.drafts;
+  const get = jest.spyOn(table, 'get').mockReturnValue(new Promise(() => undefined) as never);
+  await renderInGarden(<AForm draft="no answer" />, { kept });
+  await screen.findByLabelText('Name');
+  expect(valueOf('Size')).toBe('3');
+  get.mockRestore();
 });
 
 test.each([
