@@ -9,7 +9,7 @@ const buckwheat = membersOf([{ speciesId: 'buckwheat', share: 1 }]);
 const nothing: AimFigures = {
   nitrogenNext_g_m2: 0,
   held: 0,
-  weedsHeld: 0,
+  smothers: 0,
   residueAtPlanting_g_m2: 0,
   flower_d: 0,
   dm_g_m2: 0,

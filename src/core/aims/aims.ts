@@ -13,7 +13,8 @@ export interface AimFigures {
   nitrogenNext_g_m2: number;
   /** Ground held over the gap, 0..1. */
   held: number;
-  weedsHeld: number;
+  /** Weeds kept down that are the cover's doing, 0..1. */
+  smothers: number;
   residueAtPlanting_g_m2: number;
   flower_d: number;
   /** Dry matter that stood at the end, g/m2. */
@@ -52,7 +53,7 @@ export function serves(members: Member[], next: NextCrop, f: AimFigures): Record
   return {
     feed: clip(f.nitrogenNext_g_m2 / plentyOfNitrogen(next), WORST_FEED),
     hold: clip(f.held),
-    smother: clip(f.weedsHeld),
+    smother: clip(f.smothers),
     bulk: clip(f.residueAtPlanting_g_m2 / PLENTY.residue_g_m2),
     flowers: clip((f.flower_d / PLENTY.flower_d) * weigh((m) => m.species.worth.flowers)),
     loosen: clip(f.dm_g_m2 / PLENTY.dryMatterForRoots_g_m2) * weigh((m) => m.species.worth.loosening),

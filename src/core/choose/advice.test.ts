@@ -332,7 +332,7 @@ describe('beginning right', () => {
     expect(['2027-03', '2027-04']).toContain(
       monthOf(offer('cool-maritime', 'strawberry', 'transplant', '2026-11-01')),
     );
-    // Freed in early July there is time until autumn; freed in October it waits for spring.
+    // With six weeks for a cover: in August there is time to root, in November it waits for spring.
     expect(monthOf(offer('humid-continental', 'strawberry', 'transplant', '2027-06-20'))).toBe('2027-08');
     expect(monthOf(offer('humid-continental', 'strawberry', 'transplant', '2027-09-20')).slice(0, 4)).toBe(
       '2028',

@@ -194,7 +194,7 @@ function tell(
   const figures: AimFigures = {
     nitrogenNext_g_m2: meanOutcome((o) => o.nitrogenNext_g_m2),
     held: meanOutcome((o) => o.held),
-    weedsHeld: meanOutcome((o) => o.weedsHeld),
+    smothers: meanOutcome((o) => o.smothers),
     residueAtPlanting_g_m2: meanOutcome((o) => o.residueAtPlanting_g_m2),
     flower_d: meanOutcome((o) => o.flower_d),
     dm_g_m2: mean((y) => y.dm_g_m2),

@@ -107,7 +107,7 @@ export function lastWeeks(
     const figures: AimFigures = {
       nitrogenNext_g_m2: mean((o) => o.nitrogenNext_g_m2),
       held: mean((o) => o.held),
-      weedsHeld: mean((o) => o.weedsHeld),
+      smothers: mean((o) => o.smothers),
       residueAtPlanting_g_m2: mean((o) => o.residueAtPlanting_g_m2),
       flower_d: mean((o) => o.flower_d),
       dm_g_m2: meanOf(dm, weights),

@@ -8,6 +8,7 @@ import { lookUp } from '../units/table.ts';
 import { heldAgainst } from '../weeds/weeds.ts';
 import { between } from '../weather/season.ts';
 import {
+  dueToCover,
   gainOf,
   lastDay,
   type Laying,
@@ -51,6 +52,7 @@ export function outcomeLived(year: YearOfPlan, end: YearEnd, laying: Laying, out
   // A sheet or a spade ends the weeds of bare ground as well: there the cover is held to what it had done by then.
   const worked = Math.min(course.covered[0]?.[0] ?? Infinity, course.turned[0] ?? Infinity, last) - 1;
   out.weedsHeld = heldAgainst(reading.weedMass[Math.max(0, worked)]!, bare.weeds[Math.max(0, worked)]!);
+  out.smothers = worked + 1 < last ? out.weedsHeld * dueToCover(year, worked + 1) : out.weedsHeld;
   out.flower_d = reading.flowers[last]!;
   out.leaves_g_m2 = laying.manure_g_m2 > 0 ? 0 : course.exported_g_m2;
   out.leavesN_g_m2 = laying.manure_g_m2 > 0 ? 0 : course.exportedN_g_m2;

@@ -23,6 +23,8 @@ export interface YearOutcome {
   held: number;
   /** Weeds kept down at planting against the same bed left bare, 0..1. */
   weedsHeld: number;
+  /** What of that is the cover's doing: of the time after a sheet was laid or the ground dug, half, 0..1. */
+  smothers: number;
   flower_d: number;
   bare_d: number;
   /** What is taken off the bed, and the nitrogen in it, g/m2. */
@@ -38,6 +40,7 @@ export const newOutcome = (): YearOutcome => ({
   caught_g_m2: 0,
   held: 0,
   weedsHeld: 0,
+  smothers: 0,
   flower_d: 0,
   bare_d: 0,
   leaves_g_m2: 0,
@@ -173,9 +176,9 @@ export function outcomeByHand(year: YearOfPlan, at: DayIndex, laying: Laying, ou
   out.bare_d = reading.bare[at]! + bareDays;
   // A sheet or a spade ends the weeds of bare ground as well: there the cover is held to what it had done by then.
   out.weedsHeld = worked
-    ? heldAgainst(reading.weedMass[Math.max(0, at - 1)]!, bare.weeds[Math.max(0, at - 1)]!) *
-      dueToCover(between(season.weedWarmth, plan.freeAt ?? 0, at), between(season.weedWarmth, at, last))
+    ? heldAgainst(reading.weedMass[Math.max(0, at - 1)]!, bare.weeds[Math.max(0, at - 1)]!)
     : heldAgainst(weeds.mass, bare.weeds[last - 1]!);
+  out.smothers = worked ? out.weedsHeld * dueToCover(year, at) : out.weedsHeld;
   out.flower_d = reading.flowers[at]!;
   out.leaves_g_m2 = laying.manure_g_m2 > 0 ? 0 : dm - lies;
   out.leavesN_g_m2 = laying.manure_g_m2 > 0 ? 0 : nitrogen * (1 - laying.stays);
@@ -189,9 +192,12 @@ export function outcomeByHand(year: YearOfPlan, at: DayIndex, laying: Laying, ou
 /** What keeps weeds down after a sheet was laid or the ground was dug is the sheet's and the spade's doing: half of it counts (judgement). */
 const NOT_ITS_DOING = 0.5;
 
-/** Share of the weeds' season that counts for the cover. @param before_cd warmth for weeds until the ground is worked; @param after_cd from then to planting */
-const dueToCover = (before_cd: number, after_cd: number): number =>
-  before_cd + after_cd > 0 ? 1 - (NOT_ITS_DOING * after_cd) / (before_cd + after_cd) : 1;
+/** Share of the weeds' season that counts for a cover over whose ground a sheet was laid, or which was dug, on day `at`. */
+export function dueToCover({ plan, course, season }: YearOfPlan, at: DayIndex): number {
+  const from = plan.freeAt ?? 0;
+  const all = between(season.weedWarmth, from, lastDay(plan, course));
+  return all > 0 ? 1 - (NOT_ITS_DOING * between(season.weedWarmth, at, lastDay(plan, course))) / all : 1;
+}
 
 /** Share of a residue's nitrogen that rots free rather than into microbes, never below nothing. */
 export const gainOf = (cn: number): number => higher(0, gainShare(cn));
@@ -212,7 +218,7 @@ export function outcomeByWeather(year: YearOfPlan, out: YearOutcome): YearOutcom
   out.caught_g_m2 = (deadN + living) * course.soilShare[at]!;
   out.held = reading.held[last]! / higher(1, last - (plan.freeAt ?? 0));
   out.bare_d = reading.bare[last]!;
-  out.weedsHeld = heldAgainst(reading.weedMass[at]!, bare.weeds[at]!);
+  out.weedsHeld = out.smothers = heldAgainst(reading.weedMass[at]!, bare.weeds[at]!);
   out.flower_d = reading.flowers[last]!;
   out.leaves_g_m2 = 0;
   out.leavesN_g_m2 = 0;

@@ -218,7 +218,7 @@ function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: DayIndex,
       if (end.stageAtEnd < 5) sum.noSeed += w;
       sum.nitrogen += w * o.nitrogenNext_g_m2;
       sum.held += w * o.held;
-      sum.weeds += w * o.weedsHeld;
+      sum.weeds += w * o.smothers;
       sum.residue += w * o.residueAtPlanting_g_m2;
       sum.flower += w * o.flower_d;
       sum.dm += w * end.dm_g_m2;
@@ -232,7 +232,7 @@ function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: DayIndex,
     const figures: AimFigures = {
       nitrogenNext_g_m2: sum.nitrogen / total,
       held: sum.held / total,
-      weedsHeld: sum.weeds / total,
+      smothers: sum.weeds / total,
       residueAtPlanting_g_m2: sum.residue / total,
       flower_d: sum.flower / total,
       dm_g_m2: sum.dm / total,
