@@ -399,3 +399,27 @@ describe('beginning right', () => {
 test('every method of the catalogue is proposed but pulling', () => {
   expect(methods.filter((m) => !m.proposed).map((m) => m.id)).toEqual(['pull']);
 });
+
+describe('a kind that frost ends', () => {
+  const autumn = {
+    site: pattern('humid-continental'),
+    gap: { freeDay: dayOf('2026-08-20'), plantDay: dayOf('2027-05-10'), next: next('beet', 'seed') },
+    aims: [
+      { id: 'loosen' as const, strands: 2 },
+      { id: 'catch' as const, strands: 2 },
+    ],
+    kit: ['scythe', 'rake', 'hose'],
+  };
+  test('is left to the frost, not cut when it has long been dead, and loses nothing for dying', () => {
+    const radish = sample('tillage-radish', autumn);
+    expect(radish.best!.method).toBe('winterkill');
+    expect(radish.best!.odds.inTime).toBeGreaterThan(0.8);
+    expect(factor(radish, 'thinned') ?? factor(radish, 'spring-kind')).toBeUndefined();
+    expect(radish.keeps['winterkill']).toBeGreaterThan(radish.keeps['cut']!);
+  });
+  test('a kind that lives through it is cut, and there the ways do not differ', () => {
+    const rye = sample('cereal-rye', autumn);
+    expect(rye.best!.method).not.toBe('winterkill');
+    expect(rye.keeps).toEqual({});
+  });
+});

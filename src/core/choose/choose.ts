@@ -2,7 +2,7 @@ import { type AimStrands } from '../aims/aims.ts';
 import { answerEnding, answerEndings, pickEnding, weeksAway } from '../plan/endings.ts';
 import { type Effort, FULL, GLANCE, QUICK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
-import { type EndingAnswer } from '../plan/answers.ts';
+import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
 import { type Plan } from '../termination/plan.ts';
 import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
@@ -12,7 +12,7 @@ import { asLearnt } from '../stand/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change, changesFor, FAILING, plantLater } from './change.ts';
-import { whatIsKnown } from './known.ts';
+import { product, whatIsKnown } from './known.ts';
 import { type ChooseInput } from './input.ts';
 import { reasonsFor } from './reasons.ts';
 import { type Candidate, type Hint, type Sample } from './sample.ts';
@@ -96,33 +96,40 @@ export function sampleFor(
         )
       : answerEndings(grown, input.methods, 0, aims, FULL);
   const proposed = usable.filter((m) => m.proposed !== false).map((m) => m.id);
-  const best = chosenEnding(candidate, grown, endings, input.methods, proposed, aims);
+  const knownUnder = (way: EndingAnswer | undefined, stand: StandAnswer) =>
+    whatIsKnown({
+      members: candidate.members,
+      from: candidate.from,
+      next: gap.next,
+      soil: input.soil,
+      bed: input.bed,
+      watered: input.watered,
+      best: way,
+      stand,
+      waters: bearsWaters(
+        candidate.members,
+        watersUnder(grown.courses, input.soil, sownAt, endOf(grown, way)),
+        input.soil,
+      ),
+      season: inSeason(
+        candidate.members,
+        ensemble,
+        sownAt,
+        endOf(grown, way),
+        input.way.hold === 'frost',
+        way !== undefined && byWeather(input.methods, way.method),
+      ),
+    });
+  const keeps: Record<string, number> = {};
+  // What frost or heat is to end is rightly dead by then, what is to be cut is not: only there do the ways differ in what is known.
+  if (endings.some((e) => byWeather(input.methods, e.method) && e.odds.inTime >= RELIED_ON))
+    for (const e of endings)
+      if (proposed.includes(e.method) && e.odds.inTime > 0)
+        keeps[e.method] = product(knownUnder(e, standInGap(grown, e)));
+  const best = chosenEnding(candidate, grown, endings, input.methods, proposed, aims, keeps);
   const stand = standInGap(grown, best);
   // Before other dates are grown into the same room.
   const weeks = best && years === input.years ? weeksHere(grown, best, input.methods, aims) : [];
-  const known = {
-    members: candidate.members,
-    from: candidate.from,
-    next: gap.next,
-    soil: input.soil,
-    bed: input.bed,
-    watered: input.watered,
-    best,
-    stand,
-    waters: bearsWaters(
-      candidate.members,
-      watersUnder(grown.courses, input.soil, sownAt, endOf(grown, best)),
-      input.soil,
-    ),
-    season: inSeason(
-      candidate.members,
-      ensemble,
-      sownAt,
-      endOf(grown, best),
-      input.way.hold === 'frost',
-      best !== undefined && byWeather(input.methods, best.method),
-    ),
-  };
   const draft = {
     id: candidate.id,
     name: candidate.name,
@@ -138,7 +145,8 @@ export function sampleFor(
     best,
     usable: proposed,
     fixed: candidate.method !== undefined,
-    factors: whatIsKnown(known),
+    keeps,
+    factors: knownUnder(best, stand),
     changes: waysOut(trial, grown, best, endings, input, years),
     weeks,
     usualRate_g_m2: candidate.poured_g_m2
@@ -181,6 +189,9 @@ function sampleInTurn(
 /** The kind with the greatest share of a cover. */
 const leading = ({ members }: Candidate): Species =>
   [...members].sort((a, b) => b.share - a.share)[0]!.species;
+
+/** A gardener counts on frost or heat to end a cover that it ends in four years of five (judgement). */
+const RELIED_ON = 0.8;
 
 /** The weather is to end it. */
 const byWeather = (methods: readonly MethodHere[], id: string): boolean =>
@@ -226,10 +237,11 @@ function chosenEnding(
   methods: MethodHere[],
   proposed: string[],
   aims: AimStrands[],
+  keeps: Readonly<Record<string, number>>,
 ): EndingAnswer | undefined {
   const own = methods.find((m) => m.id === candidate.method);
   if (own && candidate.endDay !== undefined)
     return answerEnding(grown, own, candidate.endDay - grown.ensemble.fromDay);
   if (own) return endings.find((e) => e.method === own.id);
-  return pickEnding(endings, proposed, aims);
+  return pickEnding(endings, proposed, aims, keeps);
 }

@@ -41,6 +41,7 @@ function sample(id: string, endings: EndingAnswer[], more: Partial<Sample> = {})
     best: endings[0],
     usable: endings.map((e) => e.method),
     fixed: false,
+    keeps: {},
     factors: [],
     reasons: [],
     changes: [],
@@ -63,6 +64,17 @@ describe('rank', () => {
     expect(rankOne(two, hold).sample).toBe(two);
     const other = rankOne(two, bulk).sample;
     expect([other.best!.method, other.weeks]).toEqual(['crimp', []]);
+  });
+  test('what frost is to end is not cut dead: the way counts with what is known of a cover ended so', () => {
+    const known = { code: 'spring-kind' as const, times: 0.5, facts: {} };
+    const radish = sample('radish', [ending('cut', { hold: 0.6 }), ending('winterkill', { hold: 0.5 })], {
+      keeps: { cut: 0.5, winterkill: 1 },
+      factors: [known],
+    });
+    const ranked = rankOne(radish, hold);
+    expect(ranked.sample.best!.method).toBe('winterkill');
+    const sure = sample('radish', [ending('winterkill', { hold: 0.5 })]);
+    expect(ranked.fit).toBeCloseTo(rankOne(sure, hold).fit, 9);
   });
   test('a way the gardener fixed stays', () => {
     expect(rankOne({ ...two, fixed: true }, bulk).sample.best!.method).toBe('cut');

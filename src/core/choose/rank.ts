@@ -26,9 +26,12 @@ const FAILING = 0.5;
 
 /** Worth for the aims, times the odds of a stand and all that is known of season and bed. */
 export function rankOne(given: Sample, aims: AimStrands[]): Ranked {
-  const best = given.fixed ? given.best : pickEnding(given.endings, given.usable, aims);
+  const best = given.fixed ? given.best : pickEnding(given.endings, given.usable, aims, given.keeps);
   const sample = best === given.best ? given : { ...given, best, weeks: [] };
-  const likely = (STAND_LEAST + (1 - STAND_LEAST) * sample.stand.stand) * product(sample.factors);
+  // Its factors are those of the way it came with.
+  const turned = (given.keeps[best?.method ?? ''] ?? 1) / (given.keeps[given.best?.method ?? ''] ?? 1);
+  const known = product(sample.factors) * (best === given.best ? 1 : turned);
+  const likely = (STAND_LEAST + (1 - STAND_LEAST) * sample.stand.stand) * known;
   const scaled = (worth: number) => (worth > 0 ? worth * likely : worth);
   const now = best ? scaled(worthOfEnding(best, aims)) : -1;
   const change = sample.changes.find((c) => c.kind === 'plant-later');
@@ -43,8 +46,8 @@ export function rankOne(given: Sample, aims: AimStrands[]): Ranked {
   const way = sample.endings.find((e) => e.method === change.method) ?? best;
   const { startDay } = change;
   if (way === best && startDay === best.startDay) return { sample, fit: then, late: true };
-  const moved = { ...way, startDay, windowDays: [startDay, startDay] as [Day, Day] };
-  return { sample: { ...sample, best: moved, weeks: [] }, fit: then, late: true };
+  const later = { ...way, startDay, windowDays: [startDay, startDay] as [Day, Day] };
+  return { sample: { ...sample, best: later, weeks: [] }, fit: then, late: true };
 }
 
 /** Orders samples by how well they serve the aims, times the odds that they are over in time. Changing aims recomputes nothing else. */

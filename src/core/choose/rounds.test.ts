@@ -26,6 +26,7 @@ const seen = (id: string, worth: number, years: number, lead = id): Sample =>
     best: undefined,
     usable: ['cut'],
     fixed: false,
+    keeps: {},
     factors: [],
     changes: [],
     weeks: [],

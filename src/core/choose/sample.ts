@@ -55,7 +55,9 @@ export interface Sample {
   usable: string[];
   /** The gardener has fixed the way of ending. */
   fixed: boolean;
-  /** What is known of the season and the bed, as factors of the fit. */
+  /** By way, the product of the factors under it, where they differ: frost or heat may end this cover. Empty elsewhere. */
+  keeps: Record<string, number>;
+  /** What is known of the season and the bed, as factors of the fit, under `best`. */
   factors: Factor[];
   reasons: Reason[];
   /** What would make it hold, when it does not. */

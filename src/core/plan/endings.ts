@@ -56,11 +56,15 @@ export function answerEndings(
   });
 }
 
-/** The way of ending that serves these aims best among those that can be used and may be proposed. */
+/**
+ * The way of ending that serves these aims best among those that can be used and may be proposed.
+ * @param keeps by way, what of its worth is left by all else that is known of a cover ended so, 0..1; 1 where absent
+ */
 export function pickEnding(
   endings: EndingAnswer[],
   usable: readonly string[],
   aims: AimStrands[],
+  keeps: Readonly<Record<string, number>> = {},
 ): EndingAnswer | undefined {
   let best: EndingAnswer | undefined;
   let most = -Infinity;
@@ -68,7 +72,8 @@ export function pickEnding(
   for (const e of endings) {
     if (some && e.odds.inTime < HOPELESS) continue;
     if (!usable.includes(e.method)) continue;
-    const worth = worthOfEnding(e, aims);
+    const alone = worthOfEnding(e, aims);
+    const worth = alone > 0 ? alone * (keeps[e.method] ?? 1) : alone;
     if (worth > most) [best, most] = [e, worth];
   }
   return best;
