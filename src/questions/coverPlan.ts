@@ -5,7 +5,7 @@ import { offerAims } from '../core/choose/begin.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
-import { REST } from '../core/rotation/rotation.ts';
+import { REST } from '../core/rotation/rules.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Cover, Planting } from '../records/types.ts';
 import { coverOf } from './draft.ts';

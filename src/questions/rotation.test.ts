@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { dayOf } from '../core/calendar/day.ts';
 import { cropOf, findCrop } from '../catalogue/catalogue.ts';
-import { planRotation, REST } from '../core/rotation/rotation.ts';
+import { planRotation } from '../core/rotation/rotation.ts';
+import { REST } from '../core/rotation/rules.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
 import { comingYear, offeredIn, plantingsFor, rotationQuestion, seasonOf, standsFor_d } from './rotation.ts';
 

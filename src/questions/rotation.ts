@@ -4,7 +4,8 @@ import { asOn, isGrown, worked } from '../core/bed/pieces.ts';
 import { plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
 import { offerPlanting } from '../core/choose/begin.ts';
-import { REST, type RotationInput, type Wanted } from '../core/rotation/rotation.ts';
+import { type RotationInput } from '../core/rotation/rotation.ts';
+import { REST, type Wanted } from '../core/rotation/rules.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Garden, Planting } from '../records/types.ts';
 

@@ -1,5 +1,5 @@
 import { MOVED_KINDS } from '../core/years/ledger.ts';
-import { OWN_RULES } from '../core/rotation/rotation.ts';
+import { OWN_RULES } from '../core/rotation/rules.ts';
 import { SOIL_TEST_KINDS } from '../core/years/soilTests.ts';
 import { z } from 'zod';
 import { PIECE_USES } from '../core/bed/pieces.ts';

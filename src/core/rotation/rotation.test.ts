@@ -1,14 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  judge,
-  type OwnRule,
-  planRotation,
-  planRotations,
-  REST,
-  type RotationBed,
-  type RotationInput,
-  type Wanted,
-} from './rotation.ts';
+import { planRotation, planRotations, type RotationInput } from './rotation.ts';
+import { judge, type OwnRule, REST, type RotationBed, type Wanted } from './rules.ts';
 
 const crop = (cropId: string, family: string, rest_y: number, part: Partial<Wanted> = {}): Wanted => ({
   cropId,

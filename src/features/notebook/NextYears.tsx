@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
-import { judge, type Plan, type Style } from '../../core/rotation/rotation.ts';
+import { type Plan } from '../../core/rotation/rotation.ts';
+import { judge, type Style } from '../../core/rotation/rules.ts';
 import { comingYear, rotationQuestion } from '../../questions/rotation.ts';
 import { useAnswer } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';

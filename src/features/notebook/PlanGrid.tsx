@@ -1,7 +1,8 @@
 import { useDrag } from '@use-gesture/react';
 import { useState } from 'react';
 import { cropOf, findCrop } from '../../catalogue/catalogue.ts';
-import { judge, type Plan, REST, type RotationInput } from '../../core/rotation/rotation.ts';
+import { type Plan, type RotationInput } from '../../core/rotation/rotation.ts';
+import { judge, REST } from '../../core/rotation/rules.ts';
 import { inkOf } from './familyInk.ts';
 import { CoverCell } from './PlanCells.tsx';
 import { cellKey, type GapCell } from './usePlanCovers.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { cropOf, crops } from '../../catalogue/catalogue.ts';
-import { type Bent, OWN_RULES, type OwnRule } from '../../core/rotation/rotation.ts';
+import { type Bent, OWN_RULES, type OwnRule } from '../../core/rotation/rules.ts';
 import { wantedOf } from '../../questions/rotation.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import type { Bed } from '../../records/types.ts';
