@@ -422,4 +422,21 @@ describe('a kind that frost ends', () => {
     expect(rye.best!.method).not.toBe('winterkill');
     expect(rye.keeps).toEqual({});
   });
+  test('nobody counts on a frost that ends it in little more than half of the years', () => {
+    const flailed = { ...autumn, aims: [{ id: 'hold' as const, strands: 3 }], kit: ['flail-mower', 'rake'] };
+    const gap = { freeDay: dayOf('2026-09-20'), plantDay: dayOf('2027-05-20'), next: next('cabbage') };
+    const clover = sample('crimson-clover', { ...flailed, gap });
+    const frost = clover.endings.find((e) => e.method === 'winterkill')!.odds.inTime;
+    expect(frost).toBeGreaterThan(0.5);
+    expect(frost).toBeLessThan(0.8);
+    expect(clover.best!.method).toMatch(/^flail/);
+    expect(clover.keeps).toEqual({});
+  });
+});
+
+test('what would be done with long before planting is sown later, so that its ground is rooted until then', () => {
+  const gap = { freeDay: dayOf('2027-06-01'), plantDay: dayOf('2027-10-10'), next: next('garlic') };
+  const mustard = sample('white-mustard', { site: pattern('humid-continental'), gap });
+  expect(mustard.sowDay).toBeGreaterThan(gap.freeDay);
+  expect(gap.plantDay - mustard.best!.startDay).toBeLessThan(35);
 });
