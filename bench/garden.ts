@@ -3,7 +3,7 @@ import { dayOf } from '../src/core/calendar/day.ts';
 import { dayOfLight } from '../src/core/ground/shade.ts';
 import { outlineOf } from '../src/core/ground/shape.ts';
 import { learn } from '../src/core/learn/learn.ts';
-import { forecastCover } from '../src/core/plan/forecast.ts';
+import { forecastCover } from '../src/core/forecast/forecast.ts';
 import { tryEnding } from '../src/core/plan/lastWeeks.ts';
 import { standOf } from '../src/core/plan/standing.ts';
 import { planRotations } from '../src/core/rotation/rotation.ts';

@@ -8,7 +8,7 @@ import { type ChooseInput } from '../src/core/choose/input.ts';
 import { hang, rankSamples } from '../src/core/choose/rank.ts';
 import { chooseAll } from '../src/core/choose/rounds.ts';
 import { type Sample } from '../src/core/choose/sample.ts';
-import { forecastCover } from '../src/core/plan/forecast.ts';
+import { forecastCover } from '../src/core/forecast/forecast.ts';
 import { datedPasses } from '../src/core/plan/passes.ts';
 import { type EndingAnswer } from '../src/core/plan/answers.ts';
 import { standOf } from '../src/core/plan/standing.ts';

@@ -7,7 +7,7 @@ import { stripJobs, stripsOf } from '../../src/core/strips/life.ts';
 import { mowing } from '../../src/core/strips/mowing.ts';
 import { mowingInput } from '../../src/questions/strips.ts';
 import { sowToday } from '../../src/core/sowing/today.ts';
-import { forecastCover } from '../../src/core/plan/forecast.ts';
+import { forecastCover } from '../../src/core/forecast/forecast.ts';
 import { portions } from '../../src/core/seed/weight.ts';
 import { aheadOf, forecastInput, observedOf, sowTodayInput } from '../../src/questions/cover.ts';
 import { gapQuestion } from '../../src/questions/gap.ts';

@@ -4,7 +4,7 @@ import { type Day, dayOf } from '../core/calendar/day.ts';
 import { offerAims } from '../core/choose/begin.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
 import { type Candidate, type Sample } from '../core/choose/sample.ts';
-import { worthOfEnding } from '../core/plan/endings.ts';
+import { keptWorth } from '../core/plan/endings.ts';
 import { type EndingAnswer } from '../core/plan/answers.ts';
 import { datedPasses, type DatedPass } from '../core/plan/passes.ts';
 import { packetUse, type PacketUse } from '../core/seed/packet.ts';
@@ -195,7 +195,7 @@ export function firstAnswer(
     const method = asked.methods.find((m) => m.id === e.method);
     return method ? datedPasses(method.passes, e, plantDay) : [];
   };
-  const worth = (e: EndingAnswer) => worthOfEnding(e, aims);
+  const worth = (e: EndingAnswer) => keptWorth(e, aims);
   const other = sample.endings
     .filter(
       (e) =>

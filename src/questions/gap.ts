@@ -11,7 +11,7 @@ import { type AimStrands } from '../core/aims/aims.ts';
 import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
-import { type BedNotes } from '../core/choose/known.ts';
+import { type BedNotes } from '../core/known/known.ts';
 import { type Candidate } from '../core/choose/sample.ts';
 import { standShares } from '../core/seed/rate.ts';
 import { liveShare, USUAL_SEED } from '../core/seed/weight.ts';

@@ -5,7 +5,7 @@ import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
 import { type EndingAnswer } from '../core/plan/answers.ts';
 import { USUAL_SEED } from '../core/seed/weight.ts';
-import { forecastCover } from '../core/plan/forecast.ts';
+import { forecastCover } from '../core/forecast/forecast.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
 import { aheadOf, forecastInput, observedOf } from './cover.ts';
 import { bedNotes, gapQuestion } from './gap.ts';

@@ -1,7 +1,7 @@
 import { endingFiguresOf, speciesOf } from '../catalogue/catalogue.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
-import { worthOfEnding } from '../core/plan/endings.ts';
+import { keptWorth } from '../core/plan/endings.ts';
 import { type EndingAnswer, type StandAnswer } from '../core/plan/answers.ts';
 import { type MethodHere } from '../core/termination/method.ts';
 import { FILM_NEEDS } from '../core/termination/sheet.ts';
@@ -41,7 +41,7 @@ export function planBHere(
       on: dayOf(p.doneOn ?? p.due),
       done: p.doneOn !== null,
     })),
-    others: [...others].sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims)),
+    others: [...others].sort((a, b) => keptWorth(b, aims) - keptWorth(a, aims)),
     plantDay: on.plantDay,
     today: dayOf(on.today),
     looks: [from + first, from + sure],

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { unknownKinds } from '../catalogue/catalogue.ts';
-import { type Forecast } from '../core/plan/forecast.ts';
+import { type Forecast } from '../core/forecast/forecast.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type Failure } from '../core/result/result.ts';
 import type { Cover } from '../records/types.ts';

@@ -5,7 +5,7 @@ import { type DailyClimate, dailyClimate, YEAR_DAYS } from '../site/daily.ts';
 import { type FrostRecord, frostChances, frostRecord } from '../climate/frost.ts';
 import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
-import { type BedNotes } from './known.ts';
+import { type BedNotes } from '../known/known.ts';
 
 // How a gardener begins at a gap: when the next crop can go in, and what a cover might be asked to do there.
 

@@ -2,7 +2,7 @@ import { type AimStrands } from '../aims/aims.ts';
 import { answerEnding, answerEndings, pickEnding, weeksAway } from '../plan/endings.ts';
 import { type Effort, FULL, GLANCE, QUICK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
-import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type Plan } from '../termination/plan.ts';
 import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
@@ -12,13 +12,11 @@ import { asLearnt } from '../stand/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change, changesFor, FAILING, plantLater } from './change.ts';
-import { product, whatIsKnown } from './known.ts';
+import { keptWays, knownUnder } from '../known/ways.ts';
 import { type ChooseInput } from './input.ts';
 import { reasonsFor } from './reasons.ts';
 import { type Candidate, type Hint, type Sample } from './sample.ts';
-import { inSeason } from './season.ts';
 import { asNext, inTurn, turnOf } from './turn.ts';
-import { bearsWaters, watersUnder } from './waters.ts';
 import { bestSowing, earlier, later, NAMED_YEARS, standInGap, type Trial } from './trial.ts';
 
 /** No ending begins after planting day; a stand is followed a little longer, to say what it would have come to. */
@@ -96,37 +94,9 @@ export function sampleFor(
         )
       : answerEndings(grown, input.methods, 0, aims, FULL);
   const proposed = usable.filter((m) => m.proposed !== false).map((m) => m.id);
-  const knownUnder = (way: EndingAnswer | undefined, stand: StandAnswer) =>
-    whatIsKnown({
-      members: candidate.members,
-      from: candidate.from,
-      next: gap.next,
-      soil: input.soil,
-      bed: input.bed,
-      watered: input.watered,
-      best: way,
-      stand,
-      waters: bearsWaters(
-        candidate.members,
-        watersUnder(grown.courses, input.soil, sownAt, endOf(grown, way)),
-        input.soil,
-      ),
-      season: inSeason(
-        candidate.members,
-        ensemble,
-        sownAt,
-        endOf(grown, way),
-        input.way.hold === 'frost',
-        way !== undefined && byWeather(input.methods, way.method),
-      ),
-    });
-  const keeps: Record<string, number> = {};
-  // What frost or heat is to end is rightly dead by then, what is to be cut is not: only there do the ways differ in what is known.
-  if (endings.some((e) => byWeather(input.methods, e.method) && e.odds.inTime >= RELIED_ON))
-    for (const e of endings)
-      if (proposed.includes(e.method) && e.odds.inTime > 0)
-        keeps[e.method] = product(knownUnder(e, standInGap(grown, e)));
-  const best = chosenEnding(candidate, grown, endings, input.methods, proposed, aims, keeps);
+  const here = { bed: input.bed, from: candidate.from };
+  const ways = keptWays(grown, endings, input.methods, here);
+  const best = chosenEnding(candidate, grown, ways, input.methods, proposed, aims);
   const stand = standInGap(grown, best);
   // Before other dates are grown into the same room.
   const weeks = best && years === input.years ? weeksHere(grown, best, input.methods, aims) : [];
@@ -141,13 +111,12 @@ export function sampleFor(
     seed_g_m2: base.seed_g_m2,
     first: undefined,
     stand,
-    endings,
+    endings: ways,
     best,
     usable: proposed,
     fixed: candidate.method !== undefined,
-    keeps,
-    factors: knownUnder(best, stand),
-    changes: waysOut(trial, grown, best, endings, input, years),
+    factors: knownUnder(grown, best, input.methods, here),
+    changes: waysOut(trial, grown, best, ways, input, years),
     weeks,
     usualRate_g_m2: candidate.poured_g_m2
       ? viableRate_g_m2(candidate.members, input.way.rateFactor).reduce((a, b) => a + b, 0)
@@ -190,20 +159,8 @@ function sampleInTurn(
 const leading = ({ members }: Candidate): Species =>
   [...members].sort((a, b) => b.share - a.share)[0]!.species;
 
-/** A gardener counts on frost or heat to end a cover that it ends in four years of five (judgement). */
-const RELIED_ON = 0.8;
-
-/** The weather is to end it. */
-const byWeather = (methods: readonly MethodHere[], id: string): boolean =>
-  methods.find((m) => m.id === id)?.passes.some((p) => p.kind.startsWith('check')) ?? false;
-
 /** As `leading`; another's form counts as that. */
 const leadOf = (candidate: Candidate): string => leading(candidate).formOf ?? leading(candidate).id;
-
-/** Day index on which the cover's own time is over: of the first pass, or of planting where the weather ends it. */
-function endOf({ plan, ensemble }: GrownPlan, best: EndingAnswer | undefined): number {
-  return best ? Math.min(best.startDay - ensemble.fromDay, plan.plantAt) : plan.plantAt;
-}
 
 const weeksHere = (grown: GrownPlan, best: EndingAnswer, methods: MethodHere[], aims: AimStrands[]) => {
   const method = methods.find((m) => m.id === best.method);
@@ -237,11 +194,10 @@ function chosenEnding(
   methods: MethodHere[],
   proposed: string[],
   aims: AimStrands[],
-  keeps: Readonly<Record<string, number>>,
 ): EndingAnswer | undefined {
   const own = methods.find((m) => m.id === candidate.method);
   if (own && candidate.endDay !== undefined)
     return answerEnding(grown, own, candidate.endDay - grown.ensemble.fromDay);
   if (own) return endings.find((e) => e.method === own.id);
-  return pickEnding(endings, proposed, aims, keeps);
+  return pickEnding(endings, proposed, aims);
 }

@@ -6,7 +6,7 @@ import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { type Shift } from '../stand/shift.ts';
 import { type MethodHere } from '../termination/method.ts';
-import { type BedNotes } from './known.ts';
+import { type BedNotes } from '../known/known.ts';
 import { type Candidate } from './sample.ts';
 
 export interface Gap {

@@ -13,6 +13,7 @@ const ending = (method: string, serves: Record<string, number>, inTime = 1): End
     odds: { inTime, warm: inTime, dead: 1, noSeed: 1 },
     serves: { hold: 0, flowers: 0, loosen: 0, ease: 1, ...serves },
     minutesPer100m2: 0,
+    keeps: 1,
     idle_d: 0,
     gap_d: 200,
     held: spread(serves.hold ?? 0),
@@ -41,7 +42,6 @@ function sample(id: string, endings: EndingAnswer[], more: Partial<Sample> = {})
     best: endings[0],
     usable: endings.map((e) => e.method),
     fixed: false,
-    keeps: {},
     factors: [],
     reasons: [],
     changes: [],
@@ -67,10 +67,8 @@ describe('rank', () => {
   });
   test('what frost is to end is not cut dead: the way counts with what is known of a cover ended so', () => {
     const known = { code: 'spring-kind' as const, times: 0.5, facts: {} };
-    const radish = sample('radish', [ending('cut', { hold: 0.6 }), ending('winterkill', { hold: 0.5 })], {
-      keeps: { cut: 0.5, winterkill: 1 },
-      factors: [known],
-    });
+    const cut = { ...ending('cut', { hold: 0.6 }), keeps: 0.5 };
+    const radish = sample('radish', [cut, ending('winterkill', { hold: 0.5 })], { factors: [known] });
     const ranked = rankOne(radish, hold);
     expect(ranked.sample.best!.method).toBe('winterkill');
     const sure = sample('radish', [ending('winterkill', { hold: 0.5 })]);

@@ -1,7 +1,7 @@
 import { type Day } from '../calendar/day.ts';
 import { type AimStrands, worthOf } from '../aims/aims.ts';
 import { pickEnding, worthOfEnding } from '../plan/endings.ts';
-import { product } from './known.ts';
+import { product } from '../known/known.ts';
 import { type Sample } from './sample.ts';
 
 /** A sample with what it is worth for the aims, and those like it that stand behind it. */
@@ -26,10 +26,10 @@ const FAILING = 0.5;
 
 /** Worth for the aims, times the odds of a stand and all that is known of season and bed. */
 export function rankOne(given: Sample, aims: AimStrands[]): Ranked {
-  const best = given.fixed ? given.best : pickEnding(given.endings, given.usable, aims, given.keeps);
+  const best = given.fixed ? given.best : pickEnding(given.endings, given.usable, aims);
   const sample = best === given.best ? given : { ...given, best, weeks: [] };
   // Its factors are those of the way it came with.
-  const turned = (given.keeps[best?.method ?? ''] ?? 1) / (given.keeps[given.best?.method ?? ''] ?? 1);
+  const turned = (best?.keeps ?? 1) / (given.best?.keeps ?? 1);
   const known = product(sample.factors) * (best === given.best ? 1 : turned);
   const likely = (STAND_LEAST + (1 - STAND_LEAST) * sample.stand.stand) * known;
   const scaled = (worth: number) => (worth > 0 ? worth * likely : worth);

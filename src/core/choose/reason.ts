@@ -1,4 +1,4 @@
-import { type Factor } from './factor.ts';
+import { type Factor } from '../known/factor.ts';
 
 /** A fact that speaks for or against a cover; the interface makes the sentence. Days are absolute, odds 0..1. */
 export interface Reason {

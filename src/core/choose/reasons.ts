@@ -2,7 +2,7 @@ import { type Day } from '../calendar/day.ts';
 import { type Member } from '../stand/species.ts';
 import { type EndingAnswer } from '../plan/answers.ts';
 import { type ChooseInput } from './input.ts';
-import { type Factor } from './factor.ts';
+import { type Factor } from '../known/factor.ts';
 import { type Reason } from './reason.ts';
 import { type Sample } from './sample.ts';
 

@@ -2,7 +2,7 @@ import { type Day } from '../calendar/day.ts';
 import { type EndingAnswer, type StandAnswer, type WeekAway } from '../plan/answers.ts';
 import { type Member } from '../stand/species.ts';
 import { type Change } from './change.ts';
-import { type Factor } from './factor.ts';
+import { type Factor } from '../known/factor.ts';
 import { type Reason } from './reason.ts';
 
 /** A cover that might be hung in the gap, with whatever the gardener has already fixed of it. */
@@ -55,8 +55,6 @@ export interface Sample {
   usable: string[];
   /** The gardener has fixed the way of ending. */
   fixed: boolean;
-  /** By way, the product of the factors under it, where they differ: frost or heat may end this cover. Empty elsewhere. */
-  keeps: Record<string, number>;
   /** What is known of the season and the bed, as factors of the fit, under `best`. */
   factors: Factor[];
   reasons: Reason[];

@@ -1,6 +1,6 @@
 import { type DayIndex } from '../calendar/day.ts';
 import { type AimStrands, IDLE_FREE_D, serves } from '../aims/aims.ts';
-import { type BestWay, bestWay, type Effort, GLANCE, PEEK } from '../plan/search.ts';
+import { asBest, type BestWay, bestWay, type Effort, GLANCE, PEEK } from '../plan/search.ts';
 import { type CourseRoom, type GrownPlan, growOn, growPlan } from '../plan/grown.ts';
 import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
 import { type Plan } from '../termination/plan.ts';
@@ -9,7 +9,8 @@ import { type SowingWay } from '../stand/emergence.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change } from './change.ts';
-import { inSeason, wakesFrom } from './season.ts';
+import { inSeason, wakesFrom } from '../known/season.ts';
+import { byWeather, RELIED_ON } from '../known/ways.ts';
 
 // What some years tell of one cover before it is judged on all of them: when to sow it, whether it has a hope, what another date would bring.
 
@@ -55,6 +56,8 @@ export interface Screened {
   alive: number;
   /** Days from its ending by hand to planting; none where it is left to the weather. */
   idle_d: number;
+  /** Frost or heat is to end it, and spares it in some of the years: sown on another day it may live. */
+  spared: boolean;
 }
 
 /** A few years of one sowing day: enough to tell good days from bad. */
@@ -74,11 +77,20 @@ function lookAgain(trial: Trial, { grown }: Screened): Screened {
   return judged(trial, on, GLANCE);
 }
 
-function judged({ base, usable, aims, ensemble }: Trial, grown: GrownPlan, effort: Effort): Screened {
+function judged(trial: Trial, grown: GrownPlan, effort: Effort): Screened {
+  const best = bestWay(grown, trial.usable, trial.aims, effort);
+  const byHand = endedBy(trial, grown, best);
+  // What frost or heat surely ends counts as it is left to them, where that is better than cutting what is dead by then.
+  const relied = best?.looked.find((f) => byWeather(f.method) && f.inTime >= RELIED_ON);
+  if (!best || !relied || relied.method.id === best.method) return byHand;
+  const left = endedBy(trial, grown, asBest(relied, best.looked));
+  return score(left) > score(byHand) ? left : byHand;
+}
+
+function endedBy({ base, usable, ensemble }: Trial, grown: GrownPlan, best: BestWay | undefined): Screened {
   const { sownAt } = grown.plan;
-  const best = bestWay(grown, usable, aims, effort);
   const end = best?.start ?? base.plantAt;
-  const weather = usable.find((m) => m.id === best?.method)?.passes.some((p) => p.kind.startsWith('check'));
+  const weather = byWeather(usable.find((m) => m.id === best?.method));
   return {
     sownAt,
     years: grown.courses.length,
@@ -95,6 +107,7 @@ function judged({ base, usable, aims, ensemble }: Trial, grown: GrownPlan, effor
     ).times,
     alive: weather ? 1 : aliveOn(grown, end),
     idle_d: weather ? 0 : base.plantAt - end,
+    spared: weather && best!.inTime < 1,
   };
 }
 
@@ -144,7 +157,8 @@ const goodAtOnce = (s: Screened): boolean =>
   s.stand >= GOOD_AT_ONCE.stand &&
   s.season >= GOOD_AT_ONCE.season &&
   s.alive >= GOOD_AT_ONCE.alive &&
-  s.idle_d <= IDLE_FREE_D;
+  s.idle_d <= IDLE_FREE_D &&
+  !s.spared;
 
 /** Rooms of the days that are compared; written over by the next cover's. */
 const rooms: CourseRoom[] = [];

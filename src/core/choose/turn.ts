@@ -4,7 +4,7 @@ import { type Spread } from '../random/quantile.ts';
 import { type Day } from '../calendar/day.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
-import { inSeason } from './season.ts';
+import { inSeason } from '../known/season.ts';
 import { type ChooseInput } from './input.ts';
 import { type Candidate, type Sample } from './sample.ts';
 

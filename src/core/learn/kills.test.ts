@@ -6,7 +6,7 @@ import { endedBy } from '../../questions/learn.ts';
 import { methodsHere } from '../../questions/methods.ts';
 import { dayOf } from '../calendar/day.ts';
 import { tryEnding } from '../plan/lastWeeks.ts';
-import { forecastCover } from '../plan/forecast.ts';
+import { forecastCover } from '../forecast/forecast.ts';
 import { standOf } from '../plan/standing.ts';
 import { byBlows, type EndedBy, learnKills } from './kills.ts';
 

@@ -4,7 +4,7 @@ import { places } from '../../catalogue/places.ts';
 import { crops, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { type LookSeen } from '../plan/weigh.ts';
-import { forecastCover } from '../plan/forecast.ts';
+import { forecastCover } from '../forecast/forecast.ts';
 import { type ForecastInput, standOf } from '../plan/standing.ts';
 import { streamOf } from '../random/stream.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';

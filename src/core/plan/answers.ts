@@ -44,6 +44,8 @@ export interface EndingAnswer {
   dryer_mm: Spread;
   /** How well it serves each aim, 0..1. */
   serves: Record<string, number>;
+  /** What all else that is known of a cover ended so leaves of its worth, 0..1, where ways differ in that; 1 elsewhere. */
+  keeps: number;
   laying: Laying;
   carbonToNitrogen: number;
   minutesPer100m2: number;

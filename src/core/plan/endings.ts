@@ -56,15 +56,11 @@ export function answerEndings(
   });
 }
 
-/**
- * The way of ending that serves these aims best among those that can be used and may be proposed.
- * @param keeps by way, what of its worth is left by all else that is known of a cover ended so, 0..1; 1 where absent
- */
+/** The way of ending that serves these aims best among those that can be used and may be proposed, with all that is known of a cover ended so. */
 export function pickEnding(
   endings: EndingAnswer[],
   usable: readonly string[],
   aims: AimStrands[],
-  keeps: Readonly<Record<string, number>> = {},
 ): EndingAnswer | undefined {
   let best: EndingAnswer | undefined;
   let most = -Infinity;
@@ -72,8 +68,7 @@ export function pickEnding(
   for (const e of endings) {
     if (some && e.odds.inTime < HOPELESS) continue;
     if (!usable.includes(e.method)) continue;
-    const alone = worthOfEnding(e, aims);
-    const worth = alone > 0 ? alone * (keeps[e.method] ?? 1) : alone;
+    const worth = keptWorth(e, aims);
     if (worth > most) [best, most] = [e, worth];
   }
   return best;
@@ -85,6 +80,12 @@ export const worthOfEnding = (
   aims: AimStrands[],
   odds: Pick<EndingAnswer['odds'], 'inTime' | 'dead' | 'noSeed'> = e.odds,
 ): number => worthOf(e.serves, aims, odds, e.minutesPer100m2, e.idle_d, e.gap_d);
+
+/** What an ending is worth against the cover's other ways: with what is known of a cover ended so. What costs is not made better by it. */
+export const keptWorth = (e: EndingAnswer, aims: AimStrands[]): number => {
+  const worth = worthOfEnding(e, aims);
+  return worth > 0 ? worth * e.keeps : worth;
+};
 
 /** One way of ending begun on one day. */
 export function answerEnding(grown: GrownPlan, method: MethodHere, start: DayIndex): EndingAnswer {
@@ -243,6 +244,7 @@ function tell(
     leavesN_g_m2: outcome((o) => o.leavesN_g_m2),
     dryer_mm: outcome((o) => o.dryer_mm),
     serves: serves(plan.members, plan.next, figures),
+    keeps: 1,
     laying,
     carbonToNitrogen: carbonToNitrogen(
       figures.dm_g_m2,

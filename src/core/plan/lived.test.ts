@@ -3,7 +3,7 @@ import { climates, crops, findWay, membersOf, methods } from '../../catalogue/ca
 import { type Day, dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { type PassKind } from '../termination/method.ts';
-import { forecastCover } from './forecast.ts';
+import { forecastCover } from '../forecast/forecast.ts';
 import { type ForecastInput } from './standing.ts';
 import { growLived, type LivedSoFar, type PassLived } from './lived.ts';
 import { standOf } from './standing.ts';

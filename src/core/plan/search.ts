@@ -49,17 +49,18 @@ export function bestWay(
   );
   const hopeful = able.filter((f) => f.inTime >= HOPELESS);
   const best = [...(hopeful.length > 0 ? hopeful : able)].sort((a, b) => b.worth - a.worth)[0];
-  return (
-    best && {
-      method: best.method.id,
-      start: best.best,
-      worth: best.worth,
-      inTime: best.inTime,
-      figures: best.figures,
-      looked: able,
-    }
-  );
+  return best && asBest(best, able);
 }
+
+/** One of the ways that were looked at, taken for the best of them. */
+export const asBest = ({ method, best, worth, inTime, figures }: Found, looked: Found[]): BestWay => ({
+  method: method.id,
+  start: best,
+  worth,
+  inTime,
+  figures,
+  looked,
+});
 
 export interface BestWay {
   method: string;

@@ -120,10 +120,22 @@ function seeYear(
   return seen;
 }
 
+/** Share of each member's plants alive on the eve of day `endAt`, or of planting where that comes first; means over years. */
+export function survivors({ plan, courses, weights }: GrownPlan, endAt: number): number[] {
+  const at = (c: Course) => Math.max(0, Math.min(endAt, plan.plantAt, c.days) - 1) * c.members;
+  return plan.members.map((_, s) =>
+    meanOf(
+      courses.map((c) => c.alive[at(c) + s]!),
+      weights,
+    ),
+  );
+}
+
 /** Days on which each stage is reached, per species, over the years. A plant that has died reaches nothing more. */
 function stageSpreads(grown: GrownPlan, endAt: number): StandAnswer['stages'] {
   const { plan, ensemble, courses, weights } = grown;
   const from = ensemble.fromDay;
+  const survives = survivors(grown, endAt);
   return plan.members.map((m, s) => {
     const marks = courses.map((c) => stageDays(c, s));
     const reached = (k: number) =>
@@ -141,10 +153,7 @@ function stageSpreads(grown: GrownPlan, endAt: number): StandAnswer['stages'] {
       flower: reached(1),
       milk: reached(2),
       seed: reached(3),
-      survives: meanOf(
-        courses.map((c) => c.alive[Math.max(0, Math.min(endAt, plan.plantAt, c.days) - 1) * c.members + s]!),
-        weights,
-      ),
+      survives: survives[s]!,
     };
   });
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findCrop, findWay, membersOf, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { type ForecastInput } from '../plan/standing.ts';
-import { forecastCover } from '../plan/forecast.ts';
+import { forecastCover } from '../forecast/forecast.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { depthOf_m, plantsFor, rawManureWait_d, startPlants, strawToAdd_l } from './onTheDay.ts';
 import { plantBack, type PlantBackInput } from './plantBack.ts';

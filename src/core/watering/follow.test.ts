@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf } from '../../catalogue/catalogue.ts';
 import { type Day, dayOf } from '../calendar/day.ts';
-import { forecastCover } from '../plan/forecast.ts';
+import { forecastCover } from '../forecast/forecast.ts';
 import { type ForecastInput } from '../plan/standing.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { waterToday } from './follow.ts';

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { coverTitle, methods } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import { clashesByDates } from '../../questions/share.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';

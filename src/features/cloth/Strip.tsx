@@ -4,7 +4,7 @@ import { type StripLife } from '../../core/strips/life.ts';
 import { type PieceUse } from '../../core/bed/pieces.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Woven } from '../../ui/Weave.tsx';

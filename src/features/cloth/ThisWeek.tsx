@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
 import { byUrgency, type Job, jobsOf, type StepDays } from '../../core/jobs/jobs.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import { stripJobs, stripsOf } from '../../core/strips/life.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
 import { settle } from '../../records/commands/settle.ts';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import { type Question } from '../../core/rounds/question.ts';
 import { speciesOf } from '../../catalogue/catalogue.ts';
 import { seedOnGround } from '../../questions/weights.ts';

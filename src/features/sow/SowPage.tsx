@@ -4,7 +4,7 @@ import { coverTitle, speciesOf, wayOf, unknownKinds } from '../../catalogue/cata
 import { showMass } from '../../core/units/show.ts';
 import { saveWalk, tickStep } from '../../records/verbs/seed.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import type { Cover, Look, Walk } from '../../records/types.ts';
 import { comingUp, sowTodayInput } from '../../questions/cover.ts';
 import { seedNeeded, weightsOf } from '../../questions/weights.ts';

@@ -3,7 +3,7 @@ import { movePlanting } from '../../records/commands/change.ts';
 import { Link } from 'react-router';
 import { methods } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
-import { worthOfEnding } from '../../core/plan/endings.ts';
+import { keptWorth } from '../../core/plan/endings.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
 import type { Cover, Planting } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -29,7 +29,7 @@ const WORTH_NAMING = 0.05;
 /** A cover that did not die: treat it again, plant among it, or plant later, each with its odds. */
 export function WhatNow({ cover, asItStands, ways, aims, plantDay, next, choose }: Props) {
   const again = [...ways]
-    .sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims))
+    .sort((a, b) => keptWorth(b, aims) - keptWorth(a, aims))
     .filter((e) => e.odds.inTime >= WORTH_NAMING)
     .slice(0, MOST_WAYS);
   const soonest = [...ways].sort((a, b) => a.readyMostly - b.readyMostly)[0];

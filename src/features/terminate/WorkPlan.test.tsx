@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
 import { useGarden } from '../../ring/garden.tsx';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import { WorkPlan } from './WorkPlan.tsx';
 
 const kept = demoGarden();

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import { madeAgain } from '../../core/plan/lived.ts';
 import { stepsAhead } from '../../core/plan/steps.ts';
 import { showTemperature, type UnitChoice } from '../../core/units/show.ts';

@@ -1,5 +1,5 @@
 import { type AimStrands } from '../../core/aims/aims.ts';
-import { worthOfEnding } from '../../core/plan/endings.ts';
+import { keptWorth } from '../../core/plan/endings.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
 import { type UnitChoice } from '../../core/units/show.ts';
 import { type Day } from '../../core/calendar/day.ts';
@@ -38,7 +38,7 @@ export function giveUpWords(
   const more = minutes(e) - minutes(best);
   if (more > 10) return `${Math.round(more)} min more work`;
   // Served alike, sure alike: what is left is bare ground for longer, or work of a few minutes.
-  return worthOfEnding(e, [...aims]) >= worthOfEnding(best, [...aims]) - 0.01
+  return keptWorth(e, [...aims]) >= keptWorth(best, [...aims]) - 0.01
     ? 'as good'
     : 'the ground idle longer';
 }

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
-import { worthOfEnding } from '../../core/plan/endings.ts';
+import { keptWorth } from '../../core/plan/endings.ts';
 import { type EndingAnswer, type StandAnswer } from '../../core/plan/answers.ts';
 import { type ForecastInput } from '../../core/plan/standing.ts';
 import { type MethodHere } from '../../core/termination/method.ts';
@@ -62,7 +62,7 @@ export function useHung(
     const way = (id: string) => here.find((m) => m.id === id)!;
     const can = (e: EndingAnswer) => way(e.method).missing.length === 0 && way(e.method).proposed !== false;
     const all = endings ?? [];
-    const usable = all.filter(can).sort((a, b) => worthOfEnding(b, aims) - worthOfEnding(a, aims));
+    const usable = all.filter(can).sort((a, b) => keptWorth(b, aims) - keptWorth(a, aims));
     const hungOf = (e: EndingAnswer): Hung => {
       const held = moved?.method === e.method ? moved.held : kept[e.method]?.held;
       // The knot is where the hand is; figures follow as they are worked out.

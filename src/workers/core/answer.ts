@@ -8,7 +8,7 @@ import { type Ensemble } from '../../core/stand/ensemble.ts';
 import { lanes } from '../../core/plan/lanes.ts';
 import { lastWeeks, tryEnding } from '../../core/plan/lastWeeks.ts';
 import { type ForecastInput, type Standing, standOf } from '../../core/plan/standing.ts';
-import { forecastCover } from '../../core/plan/forecast.ts';
+import { forecastCover } from '../../core/forecast/forecast.ts';
 import { plantBack } from '../../core/plantBack/plantBack.ts';
 import { mowing } from '../../core/strips/mowing.ts';
 import { waterToday } from '../../core/watering/follow.ts';

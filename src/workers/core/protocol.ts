@@ -1,7 +1,7 @@
 import { type Day } from '../../core/calendar/day.ts';
 import { type ChooseInput } from '../../core/choose/input.ts';
 import { type Hint, type Sample } from '../../core/choose/sample.ts';
-import { type Forecast } from '../../core/plan/forecast.ts';
+import { type Forecast } from '../../core/forecast/forecast.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Lane } from '../../core/plan/lanes.ts';
 import { type LastWeeks } from '../../core/plan/lastWeeks.ts';

@@ -1,5 +1,5 @@
 import { type Member } from '../stand/species.ts';
-import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { AVAILABLE_WATER_MM, type Soil } from '../soil/soil.ts';
 import { power } from '../units/exact.ts';
@@ -56,7 +56,8 @@ interface Asked {
   soil: Soil;
   bed: BedNotes;
   best: EndingAnswer | undefined;
-  stand: StandAnswer;
+  /** Share of each member alive when its work is due, 0..1. */
+  survives: readonly number[];
   season: InSeason;
   /** What the ground's water does to these kinds. */
   waters?: Factor[];
@@ -92,7 +93,7 @@ const HEAVY_FEEDER_G_M2 = 15;
 /** All that is known, as factors of the fit; those of one member count by its share. */
 export function whatIsKnown(asked: Asked): Factor[] {
   const out: Factor[] = [];
-  const { members, next, bed, best, stand } = asked;
+  const { members, next, bed, best } = asked;
   const add = (code: Factor['code'], times: number, facts: Factor['facts']) =>
     out.push({ code, times, facts });
   const shared = (m: Member, times: number) => 1 - m.share * (1 - times);
@@ -135,7 +136,7 @@ export function whatIsKnown(asked: Asked): Factor[] {
     for (const trouble of bed.troubles)
       if (m.species.troubles.feeds.includes(trouble))
         add('trouble', shared(m, TROUBLE), { ...facts, trouble });
-    const survives = stand.stages[i]?.survives ?? 1;
+    const survives = asked.survives[i] ?? 1;
     if (notWinterkill && survives < WORTH_SAYING)
       add('thinned', shared(m, 1 - THINNED * (1 - survives)), { ...facts, share: survives });
     if (species.ground === 'light' && asked.soil.texture !== 'sand')

@@ -5,7 +5,7 @@ import { type ChooseInput } from '../choose/input.ts';
 import { chooseAll } from '../choose/rounds.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { forecastCover } from './forecast.ts';
-import { type ForecastInput } from './standing.ts';
+import { type ForecastInput } from '../plan/standing.ts';
 
 const site = siteFromPattern(climates.find((c) => c.id === 'cool-maritime')!);
 const squash = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };

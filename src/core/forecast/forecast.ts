@@ -1,14 +1,15 @@
 import { type Day } from '../calendar/day.ts';
 import { USUAL_AIMS } from '../aims/aims.ts';
-import { effective } from './weigh.ts';
+import { keptWays } from '../known/ways.ts';
+import { effective } from '../plan/weigh.ts';
 import { meanOf, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
-import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from './endings.ts';
-import { type EndingAnswer, type StandAnswer, type WeekAway } from './answers.ts';
-import { type GrownPlan } from './grown.ts';
-import { type GrowthDay, growthDays } from './growth.ts';
-import { type LivedSoFar, nextCutAgain } from './lived.ts';
-import { answerStand } from './standAnswer.ts';
-import { type ForecastInput, standOf } from './standing.ts';
+import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from '../plan/endings.ts';
+import { type EndingAnswer, type StandAnswer, type WeekAway } from '../plan/answers.ts';
+import { type GrownPlan } from '../plan/grown.ts';
+import { type GrowthDay, growthDays } from '../plan/growth.ts';
+import { type LivedSoFar, nextCutAgain } from '../plan/lived.ts';
+import { answerStand } from '../plan/standAnswer.ts';
+import { type ForecastInput, standOf } from '../plan/standing.ts';
 
 export interface Forecast {
   stand: StandAnswer;
@@ -38,7 +39,20 @@ export function forecastCover(input: ForecastInput): Forecast {
   // What was seen dead needs no other way.
   const endings =
     input.lived?.deadOn === undefined
-      ? answerEndings(soFar, input.methods, Math.max(input.today - fromDay, begun?.after ?? 0), aims)
+      ? keptWays(
+          soFar,
+          answerEndings(soFar, input.methods, Math.max(input.today - fromDay, begun?.after ?? 0), aims),
+          input.methods,
+          // Families and troubles weigh on all its ways alike.
+          {
+            bed: {
+              families: [],
+              troubles: [],
+              shade: input.shade ?? 'open',
+              surface: input.surface ?? 'clean',
+            },
+          },
+        )
       : [];
   const usable = input.methods.filter((m) => m.missing.length === 0 && m.proposed !== false);
   const best = pickEnding(

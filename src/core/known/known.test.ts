@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { crops, membersOf } from '../../catalogue/catalogue.ts';
-import { type EndingAnswer, type StandAnswer } from '../plan/answers.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
 import { product, whatIsKnown } from './known.ts';
 
 type Asked = Parameters<typeof whatIsKnown>[0];
@@ -11,8 +11,6 @@ const next = (id: string, way: 'transplant' | 'seed' = 'transplant') => ({
 const spread = (mid: number) => ({ low: mid, mid, high: mid });
 const ended = (method: string, residue_g_m2 = 0, dryer_mm = 0) =>
   ({ method, residue_g_m2: spread(residue_g_m2), dryer_mm: spread(dryer_mm) }) as EndingAnswer;
-const alive = (...survives: number[]) =>
-  ({ stages: survives.map((s) => ({ survives: s })) }) as unknown as StandAnswer;
 const parts = (...ids: string[]) => membersOf(ids.map((speciesId) => ({ speciesId, share: 1 / ids.length })));
 const asked = (ids: string[], more: Partial<Asked> = {}): Asked => ({
   members: parts(...ids),
@@ -20,7 +18,7 @@ const asked = (ids: string[], more: Partial<Asked> = {}): Asked => ({
   soil: { texture: 'loam', fertility: 'fair' },
   bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
   best: ended('cut'),
-  stand: alive(...ids.map(() => 1)),
+  survives: ids.map(() => 1),
   season: { times: 1, factors: [] },
   watered: false,
   ...more,
@@ -82,10 +80,10 @@ describe('what goes before what', () => {
 
 describe('what stands and lies', () => {
   test('members that die before their work is due leave gaps, unless frost was to end them', () => {
-    const thin = { stand: alive(0.2) };
+    const thin = { survives: [0.2] };
     expect(times(asked(['spring-oats'], thin), 'thinned')).toEqual([0.72]);
     expect(times(asked(['spring-oats'], { ...thin, best: ended('winterkill') }), 'thinned')).toEqual([]);
-    expect(times(asked(['spring-oats'], { stand: alive(0.75) }), 'thinned')).toEqual([]);
+    expect(times(asked(['spring-oats'], { survives: [0.75] }), 'thinned')).toEqual([]);
   });
   test('residue is in the way of sown crops alone, by how much they bear; brittle residue costs two fifths of that', () => {
     const carrot = next('carrot', 'seed');

@@ -1,0 +1,76 @@
+import { type DayIndex } from '../calendar/day.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
+import { type GrownPlan } from '../plan/grown.ts';
+import { survivors } from '../plan/standAnswer.ts';
+import { type MethodHere } from '../termination/method.ts';
+import { type Factor } from './factor.ts';
+import { type BedNotes, product, whatIsKnown } from './known.ts';
+import { inSeason } from './season.ts';
+import { bearsWaters, watersUnder } from './waters.ts';
+
+/** A gardener counts on frost or heat to end a cover that it ends in four years of five (judgement). */
+export const RELIED_ON = 0.8;
+
+/** The weather is to end it. */
+export const byWeather = (method: Pick<MethodHere, 'passes'> | undefined): boolean =>
+  method?.passes.some((p) => p.kind.startsWith('check')) ?? false;
+
+/** What is known of the bed and the seed beside the plan. */
+export interface KnownHere {
+  bed: BedNotes;
+  from?: 'mix' | 'packet' | 'shelf';
+}
+
+/** Day index on which the cover's own time is over: of the first pass, or of planting where the weather ends it. */
+export function endOf({ plan, ensemble }: GrownPlan, way: EndingAnswer | undefined): DayIndex {
+  return way ? Math.min(way.startDay - ensemble.fromDay, plan.plantAt) : plan.plantAt;
+}
+
+/** All that is known of a cover ended so, as factors of the fit. */
+export function knownUnder(
+  grown: GrownPlan,
+  way: EndingAnswer | undefined,
+  methods: readonly MethodHere[],
+  here: KnownHere,
+): Factor[] {
+  const { plan, ensemble, courses } = grown;
+  const { members, next, soil, watered, sownAt } = plan;
+  const end = endOf(grown, way);
+  return whatIsKnown({
+    ...here,
+    members,
+    next,
+    soil,
+    watered,
+    best: way,
+    survives: survivors(grown, way ? way.startDay - ensemble.fromDay : Infinity),
+    waters: bearsWaters(members, watersUnder(courses, soil, sownAt, end), soil),
+    season: inSeason(
+      members,
+      ensemble,
+      sownAt,
+      end,
+      plan.way.hold === 'frost',
+      way !== undefined && byWeather(methods.find((m) => m.id === way.method)),
+    ),
+  });
+}
+
+/**
+ * Ways with what each leaves of the worth by all that is known of a cover ended so. What frost or heat is to end is rightly dead by then, what is to be cut is
+ * not: only where the weather is relied on do the ways differ in that, elsewhere they stay as they are.
+ */
+export function keptWays(
+  grown: GrownPlan,
+  endings: EndingAnswer[],
+  methods: readonly MethodHere[],
+  here: KnownHere,
+): EndingAnswer[] {
+  const relied = endings.some(
+    (e) => e.odds.inTime >= RELIED_ON && byWeather(methods.find((m) => m.id === e.method)),
+  );
+  if (!relied) return endings;
+  return endings.map((e) =>
+    e.odds.inTime > 0 ? { ...e, keeps: product(knownUnder(grown, e, methods, here)) } : e,
+  );
+}
