@@ -145,6 +145,11 @@ export function reasonWords(r: Reason, units: UnitChoice): { lead: string; rest:
           ? `${s('species')} raked in now lies too long: seed rots, or mice and slugs find it. Wait until the ground warms.`
           : `${s('species')} meets the cold hardly rooted: frost lifts small plants and slugs take them. Sow sooner, or wait for spring.`,
       };
+    case 'long-under-snow':
+      return {
+        lead: 'Long under snow.',
+        rest: `Snow lies for about ${Math.round(n('days'))} days here. Mould thins ${s('species').toLowerCase()} under it after some ${Math.round(n('bears'))}; hardier kinds bear it longer.`,
+      };
     case 'spring-kind':
       return {
         lead: 'A spring kind.',

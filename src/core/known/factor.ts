@@ -5,6 +5,7 @@ export interface Factor {
     | 'too-cool'
     | 'never-chilled'
     | 'late-before-winter'
+    | 'long-under-snow'
     | 'spring-kind'
     | 'thinned'
     | 'same-family'

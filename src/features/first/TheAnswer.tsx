@@ -128,6 +128,7 @@ export function TheAnswer({ answer, sample, better, said, today }: Props) {
 const WARNS = new Set([
   'never-chilled',
   'late-before-winter',
+  'long-under-snow',
   'too-warm',
   'too-cool',
   'same-family',

@@ -38,9 +38,7 @@ export function giveUpWords(
   const more = minutes(e) - minutes(best);
   if (more > 10) return `${Math.round(more)} min more work`;
   // Served alike, sure alike: what is left is bare ground for longer, or work of a few minutes.
-  return keptWorth(e, [...aims]) >= keptWorth(best, [...aims]) - 0.01
-    ? 'as good'
-    : 'the ground idle longer';
+  return keptWorth(e, [...aims]) >= keptWorth(best, [...aims]) - 0.01 ? 'as good' : 'the ground idle longer';
 }
 
 /** Why a way fails in most years, in a few words; empty where it does not. */

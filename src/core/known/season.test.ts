@@ -1,0 +1,51 @@
+import { describe, expect, test } from '@jest/globals';
+import { membersOf } from '../../catalogue/catalogue.ts';
+import { places } from '../../catalogue/places.ts';
+import { dayOf } from '../calendar/day.ts';
+import { gapEnsemble } from '../choose/choose.ts';
+import { siteFromNormals } from '../climate/normals.ts';
+import { inSeason } from './season.ts';
+
+const alone = (speciesId: string) => membersOf([{ speciesId, share: 1 }]);
+
+/** From 1 September to 28 May in a town: sown on the first day, ended on the last. */
+function winterIn(town: string) {
+  const fit = siteFromNormals(places.find((p) => p.name === town)!);
+  if (!fit.ok) throw new Error(fit.failure.code);
+  const gap = { freeDay: dayOf('2026-09-01'), plantDay: dayOf('2027-05-28'), next: undefined as never };
+  const ensemble = gapEnsemble({ site: fit.value, gap, years: 10 });
+  const at = (day: string) => dayOf(day) - ensemble.fromDay;
+  return (id: string, end = '2027-05-28', byWeather = false) =>
+    inSeason(alone(id), ensemble, at('2026-09-01'), at(end), false, byWeather).factors.find(
+      (f) => f.code === 'long-under-snow',
+    );
+}
+
+describe('months under snow', () => {
+  const sapporo = winterIn('Sapporo');
+  test('thin the tenderer kinds, by the days beyond what a kind bears', () => {
+    const pea = sapporo('winter-field-pea')!;
+    const days = Number(pea.facts['days']);
+    // Hardened to -13 °C: 50 days and 5 for each degree below -8.
+    expect(pea.facts['bears']).toBe(75);
+    expect(days).toBeGreaterThan(95);
+    expect(days).toBeLessThan(120);
+    expect(pea.times).toBeCloseTo(1 - ((days - 75) / 45) * 0.75, 9);
+    expect(sapporo('woollypod-vetch')!.times).toBeLessThan(pea.times);
+    // A quarter is left however long it lies.
+    expect(sapporo('barrel-medic')!.times).toBe(0.25);
+  });
+  test('spare rye, and perennials, which wait in their crowns; what frost is to end may rot', () => {
+    expect(['cereal-rye', 'winter-wheat', 'red-clover', 'white-clover'].map((id) => sapporo(id))).toEqual([
+      undefined,
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect(sapporo('winter-field-pea', '2027-05-28', true)).toBeUndefined();
+  });
+  test('count only until it is ended, and are no matter where snow comes and goes', () => {
+    expect(sapporo('winter-field-pea', '2026-12-31')).toBeUndefined();
+    expect(winterIn('Lyon')('barrel-medic')).toBeUndefined();
+  });
+});
