@@ -66,17 +66,15 @@ export function inSeason(
   frostSown = false,
   byWeather = false,
 ): InSeason {
-  ensemble.upTo(YEARS);
-  const seasons = ensemble.seasons.slice(0, YEARS);
-  const mean = (of: (s: (typeof seasons)[0]) => number) =>
-    seasons.reduce((sum, s) => sum + of(s), 0) / seasons.length;
+  const usual = usualIn(ensemble);
   const until = Math.max(sownAt + 1, Math.min(sownAt + FIRST_WEEKS_D, endAt, ensemble.days));
-  const warmth = mean((s) => average(s.mean_c, sownAt, until));
-  const chilled = mean((s) => total(s.chill, sownAt, Math.min(endAt, ensemble.days)));
+  const end = Math.max(sownAt, Math.min(endAt, ensemble.days));
+  const warmth = (usual.warmth[until]! - usual.warmth[sownAt]!) / (until - sownAt);
+  const chilled = usual.chill[end]! - usual.chill[sownAt]!;
+  const snowed_d = usual.snow[end]! - usual.snow[sownAt]!;
   const winter = frostSown
     ? undefined
-    : winterAhead(seasons, sownAt, Math.min(endAt, sownAt + WINTER_WITHIN_D));
-  const snowed_d = mean((s) => snowDays(s, sownAt, Math.min(endAt, ensemble.days)));
+    : winterAhead(usual, sownAt, Math.min(endAt, sownAt + WINTER_WITHIN_D));
   const factors: Factor[] = [];
   let times = 1;
   for (const { species, share } of members) {
@@ -127,6 +125,38 @@ export function inSeason(
   return { times, factors };
 }
 
+/** Mean air temperature, chilling and days of snow, means over years, as sums of all days before a day index: what is asked between two days is one difference. */
+interface Usual {
+  days: number;
+  warmth: Float64Array;
+  chill: Float64Array;
+  snow: Float64Array;
+}
+
+const usuals = new WeakMap<Ensemble, Usual>();
+
+function usualIn(ensemble: Ensemble): Usual {
+  const known = usuals.get(ensemble);
+  if (known) return known;
+  ensemble.upTo(YEARS);
+  const seasons = ensemble.seasons.slice(0, YEARS);
+  const { days } = ensemble;
+  const sumOf = (of: (s: Season, d: DayIndex) => number) => {
+    const sums = new Float64Array(days + 1);
+    for (let d = 0; d < days; d++)
+      sums[d + 1] = sums[d]! + seasons.reduce((sum, s) => sum + of(s, d), 0) / seasons.length;
+    return sums;
+  };
+  const usual = {
+    days,
+    warmth: sumOf((s, d) => s.mean_c[d]!),
+    chill: sumOf((s, d) => s.chill[d]!),
+    snow: sumOf((s, d) => (s.snow_cm[d]! >= SNOW_CM ? 1 : 0)),
+  };
+  usuals.set(ensemble, usual);
+  return usual;
+}
+
 /** Warmth over 3 °C until the coldest month, and in the month after sowing where the year only warms from there; °C d, means over years. */
 interface Winter {
   before_cd: number;
@@ -138,19 +168,21 @@ interface Winter {
 }
 
 /** The winter between sowing and `until`; undefined where none comes. */
-function winterAhead(seasons: Season[], sownAt: DayIndex, until: DayIndex): Winter | undefined {
-  const mean = (d: DayIndex) => seasons.reduce((sum, s) => sum + s.mean_c[d]!, 0) / seasons.length;
-  const last = Math.min(until, ...seasons.map((s) => s.days));
+function winterAhead(usual: Usual, sownAt: DayIndex, until: DayIndex): Winter | undefined {
+  const last = Math.min(until, usual.days);
   if (last - sownAt < MONTH_D) return undefined;
-  const days = Array.from({ length: last - sownAt }, (_, i) => mean(sownAt + i));
-  let sum = days.slice(0, MONTH_D).reduce((a, b) => a + b, 0);
-  let [coldest, at] = [sum, 0];
-  for (let i = MONTH_D; i < days.length; i++) {
-    sum += days[i]! - days[i - MONTH_D]!;
-    if (sum < coldest) [coldest, at] = [sum, i - MONTH_D + 1];
+  const sums = usual.warmth;
+  let [coldest, at] = [Infinity, 0];
+  for (let i = 0; sownAt + i + MONTH_D <= last; i++) {
+    const sum = sums[sownAt + i + MONTH_D]! - sums[sownAt + i]!;
+    if (sum < coldest) [coldest, at] = [sum, i];
   }
   if (coldest / MONTH_D >= WINTER_C) return undefined;
-  const warmth = (to: DayIndex) => days.slice(0, to).reduce((w, t) => w + Math.max(0, t - GROWS_OVER_C), 0);
+  const warmth = (days: number) => {
+    let cd = 0;
+    for (let d = sownAt; d < sownAt + days; d++) cd += Math.max(0, sums[d + 1]! - sums[d]! - GROWS_OVER_C);
+    return cd;
+  };
   return {
     before_cd: warmth(at),
     warming: at < WARMS_WITHIN_D,
@@ -170,11 +202,10 @@ export function wakesFrom(ensemble: Ensemble, day: DayIndex, until: DayIndex): n
   const asked = `${day} ${until}`;
   const before = known.get(asked);
   if (before !== undefined) return before;
-  ensemble.upTo(YEARS);
-  const seasons = ensemble.seasons.slice(0, YEARS);
+  const usual = usualIn(ensemble);
   let d = day;
   for (; d < until; d++) {
-    const winter = winterAhead(seasons, d, Math.min(until + MONTH_D, d + WINTER_WITHIN_D));
+    const winter = winterAhead(usual, d, Math.min(until + MONTH_D, d + WINTER_WITHIN_D));
     if (!winter?.warming || winter.firstMonth_cd >= WAKES_CD) break;
   }
   known.set(asked, d);
@@ -194,24 +225,8 @@ const needOf = ({ seed, role }: Species): number =>
 const snowBorne = ({ cold }: Species): number =>
   BORNE_D + BORNE_PER_C * Math.max(0, BORNE_FROM_C - cold.hardened_c);
 
-/** Days in [from, to) on which snow covers the ground. */
-function snowDays({ snow_cm }: Season, from: DayIndex, to: DayIndex): number {
-  let days = 0;
-  for (let d = from; d < to; d++) if (snow_cm[d]! >= SNOW_CM) days++;
-  return days;
-}
-
 /** Share 0..1 of what a kind wants before the cold, or of the warmth that wakes seed after it. */
 const rootedBy = (species: Species, winter: Winter | undefined): number =>
   winter === undefined
     ? 1
     : Math.min(1, winter.warming ? winter.firstMonth_cd / WAKES_CD : winter.before_cd / needOf(species));
-
-const total = (a: Float64Array, from: DayIndex, to: DayIndex): number => {
-  let sum = 0;
-  for (let d = from; d < to; d++) sum += a[d]!;
-  return sum;
-};
-
-const average = (a: Float64Array, from: DayIndex, to: DayIndex): number =>
-  total(a, from, to) / Math.max(1, to - from);

@@ -4,7 +4,7 @@ import { type Ensemble } from '../stand/ensemble.ts';
 import { growStand, makeGrowRoom } from '../stand/grow.ts';
 import { type Work } from '../stand/work.ts';
 import { type PlanFigures } from './outcome.ts';
-import { type Plan } from '../termination/plan.ts';
+import { inShape, type Plan } from '../termination/plan.ts';
 import { type Reading } from './reading.ts';
 
 /** Grown years of one plan: the courses of all members of the ensemble, kept so that any ending can be tried on them. */
@@ -37,7 +37,7 @@ export function growPlan(
   room?: CourseRoom,
   work?: GrownPlan['work'],
 ): GrownPlan {
-  return growOn({ plan, ensemble, courses: [], readings: [], work }, years, room);
+  return growOn({ plan: inShape(plan), ensemble, courses: [], readings: [], work }, years, room);
 }
 
 /** Grows the years that a plan lacks of the first `years`, as long as no other plan has used the room since. */

@@ -5,6 +5,7 @@ import { type Course } from '../stand/course.ts';
 import { lightLeft } from '../stand/leaf.ts';
 import { type MethodParts } from '../termination/method.ts';
 import { higher } from '../units/bounds.ts';
+import { asFractions } from '../units/shape.ts';
 import { lookUp } from '../units/table.ts';
 import { fallOn, heldAgainst, type Weeds, weedsGrow } from '../weeds/weeds.ts';
 import { between, type Season } from '../weather/season.ts';
@@ -47,6 +48,7 @@ export const newOutcome = (): YearOutcome => ({
   leavesN_g_m2: 0,
   dryer_mm: 0,
 });
+asFractions(newOutcome());
 
 /** What a way of ending does with what stands there; ways that do the same share their outcome on a day. */
 export interface Laying {

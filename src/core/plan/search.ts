@@ -137,17 +137,19 @@ export function searchDays(
       if (near === 1) break;
     }
   return ways.map((way) => {
-    const { day, ...tried } = bestOf(way);
-    const slack = Math.max(0.01, Math.abs(tried.worth) * WINDOW_SLACK);
+    const { day, worth, inTime, figures } = bestOf(way);
+    const slack = Math.max(0.01, Math.abs(worth) * WINDOW_SLACK);
     // Only the run of days that hangs together with the best is a window.
     const days = [...way.tried.keys()].sort((a, b) => a - b);
     const at = days.indexOf(day);
-    const good = (i: number) => way.tried.get(days[i]!)!.worth >= tried.worth - slack;
+    const good = (i: number) => way.tried.get(days[i]!)!.worth >= worth - slack;
     let i = at;
     while (i > 0 && good(i - 1)) i--;
     let k = at;
     while (k + 1 < days.length && good(k + 1)) k++;
-    return { ...way, ...tried, best: day, early: days[i]!, late: days[k]! };
+    const { method, ending, laying, group, tried } = way;
+    const [early, late] = [days[i]!, days[k]!];
+    return { method, ending, laying, group, tried, worth, inTime, figures, best: day, early, late };
   });
 }
 
@@ -160,7 +162,7 @@ function bestOf(way: Way): Tried & { day: DayIndex } {
       tried.worth > best.worth + SAME ||
       (Math.abs(tried.worth - best.worth) <= SAME && day > best.day)
     )
-      best = { day, ...tried };
+      best = { day, worth: tried.worth, inTime: tried.inTime, figures: tried.figures };
   return best!;
 }
 const SAME = 1e-9;

@@ -61,11 +61,12 @@ export interface ReadYear extends YearOfPlan {
 /** The uncut courses as the aims read them; of all years, or of some. */
 export function readYears(grown: GrownPlan, only?: number[]): ReadYear[] {
   const { ensemble, courses, weights } = grown;
-  return (only ?? courses.map((_, y) => y)).map((y) => ({
-    ...yearOf(grown, y),
-    variation: ensemble.variations[y]!,
-    weight: weights ? weights[y]! : 1,
-  }));
+  return (only ?? courses.map((_, y) => y)).map((y) => {
+    // Field by field: what is spread gets a shape of its own each time, and every look into it is then slow.
+    const { plan, course, season, bare, reading, figures } = yearOf(grown, y);
+    const variation = ensemble.variations[y]!;
+    return { plan, course, season, bare, reading, figures, variation, weight: weights ? weights[y]! : 1 };
+  });
 }
 
 /** Days from the ground being free, or from sowing where that is not known, to planting. */

@@ -8,6 +8,7 @@ import {
 } from './soil.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { exp } from '../units/exact.ts';
+import { asFractions } from '../units/shape.ts';
 import { lookUp, tableOf } from '../units/table.ts';
 
 /** Water and mineral nitrogen of a bed between days, with the sums that close their balances. Written over day by day. */
@@ -61,7 +62,31 @@ const RISE_PER_D = 0.1;
 const TOP_RISE_PER_D = 0.1;
 const PER_SEED_ZONE = 1 / SEED_ZONE_MM;
 
-export function startSoil(soil: Soil, st = {} as SoilState): SoilState {
+const newSoil = (): SoilState => ({
+  capacity_mm: 0,
+  perCapacity: 0,
+  perStress: 0,
+  root_mm: 0,
+  seedZone_mm: 0,
+  top_mm: 0,
+  stress: 1,
+  drainedToday_mm: 0,
+  lets: 1,
+  watering_mm: 0,
+  intercepted: 0,
+  mineral_g_m2: 0,
+  frees_g_m2_d: 0,
+  rain_mm: 0,
+  watered_mm: 0,
+  used_mm: 0,
+  drained_mm: 0,
+  mineralised_g_m2: 0,
+  leached_g_m2: 0,
+  returned_g_m2: 0,
+});
+asFractions(newSoil());
+
+export function startSoil(soil: Soil, st = newSoil()): SoilState {
   const capacity = AVAILABLE_WATER_MM[soil.texture];
   st.capacity_mm = capacity;
   st.perCapacity = 1 / capacity;

@@ -1,3 +1,4 @@
+import { asFractions } from '../units/shape.ts';
 import { type DayIndex } from '../calendar/day.ts';
 import { type Member } from './species.ts';
 
@@ -141,6 +142,11 @@ export function makeCourse(days: number, members: Member[]): Course {
     coverHeat: [],
   };
 }
+
+const sample = makeCourse(1, []);
+asFractions(sample, ['days', 'members', 'sownAt']);
+asFractions(sample.soilNitrogen);
+asFractions(sample.water);
 
 /** Empties a course for the next year that is written into it. */
 export function clearCourse(out: Course, sownAt: DayIndex): void {

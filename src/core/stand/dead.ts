@@ -1,3 +1,4 @@
+import { asFractions } from '../units/shape.ts';
 import { DECAY_BY_CN } from '../residue/decay.ts';
 import { gainShare, SURFACE_GIVES } from '../residue/nitrogen.ts';
 import { higher, lower } from '../units/bounds.ts';
@@ -15,6 +16,7 @@ export interface DeadMatter {
 }
 
 export const noDeadMatter = (): DeadMatter => ({ dm_g_m2: 0, n_g_m2: 0, rate: 0, gives: 0 });
+asFractions(noDeadMatter());
 
 const CARBON_SHARE = 0.43;
 /** Nitrogen that runs out of burst cells is soluble: this much of it is soon mineral. */

@@ -64,6 +64,34 @@ const PER_TOP = 1 / TOP_MM;
 const PER_TONNE = 1 / 100;
 const PER_THAW = 1 / (THAWED_C - FROZEN_C);
 
+/** What the daily loop asks of its input, flat and in one shape: inputs come in many, and an engine that has met many looks each field up anew every day. */
+interface Given {
+  sownAt: DayIndex;
+  watered: boolean;
+  irrigated: boolean;
+  /** Waterings that were logged count before this day; -1 where none were. */
+  loggedUntil: DayIndex;
+  logged_mm: ReadonlyMap<number, number>;
+  /** A crop stands over the bed before this day and lets this share of light through; -1 and all of it where none does. */
+  canopyUntil: DayIndex;
+  canopyLets: number;
+  light: number;
+}
+
+const NONE_LOGGED: ReadonlyMap<number, number> = new Map();
+const NEVER = -1;
+
+const givenBy = (input: StandInput): Given => ({
+  sownAt: input.sownAt,
+  watered: input.watered,
+  irrigated: input.irrigated === true,
+  loggedUntil: input.logged?.until ?? NEVER,
+  logged_mm: input.logged?.mm ?? NONE_LOGGED,
+  canopyUntil: input.canopy?.until ?? NEVER,
+  canopyLets: input.canopy?.lightThrough ?? 1,
+  light: input.light ?? 1,
+});
+
 /** Room that growing one plan needs; made once and written over for every year. */
 export interface GrowRoom {
   plants: Plant[];
@@ -116,6 +144,7 @@ export function growStand(
 ): Course {
   const { members, sownAt } = input;
   const { plants, traits, today, dead } = room;
+  const given = givenBy(input);
   const onTop = input.way.onTop === true;
   const n = members.length;
   const st = startSoil(input.soil, room.soil);
@@ -142,8 +171,8 @@ export function growStand(
 
   const until = Math.min(season.days, input.growUntil ?? season.days);
   for (let d = startAt; d < until; d++) {
-    if (!over) catchLight(room, input, d);
-    waterings(st, input, d, waiting > 0, onTop);
+    if (!over) catchLight(room, given, d);
+    waterings(st, given, d, waiting > 0, onTop);
     st.lets = dead.dm_g_m2 > 0 ? letsThrough(dead.dm_g_m2 * PER_TONNE) : 1;
     waterDay(st, season, d);
     nitrogenDay(st, season.soilTempo, d);
@@ -159,7 +188,7 @@ export function growStand(
       if (d === workAt) workAt = doWork(work!, d, room, out);
       continue;
     }
-    breakDay(room, input, season, d, onTop);
+    breakDay(room, given, season, d, onTop);
     const there = st.mineral_g_m2;
     let living = waiting;
     let tallest = 0;
@@ -239,32 +268,30 @@ function standing(plants: Plant[]): number {
 }
 
 /** Light that the leaves catch at dawn, and what they and a crop above them keep from the ground. */
-function catchLight(room: GrowRoom, input: StandInput, d: DayIndex): void {
+function catchLight(room: GrowRoom, given: Given, d: DayIndex): void {
   const { plants, traits, today, soil: st } = room;
   let leaf = 0;
   for (let s = 0; s < plants.length; s++) leaf += plants[s]!.lai * traits[s]!.extinction;
   const caught = leaf > 0 ? (1 - lightLeft(leaf)) * today.crowding : 0;
   today.intercepted = room.covered ? 0 : caught;
-  const { canopy } = input;
-  st.intercepted = canopy && d < canopy.until ? higher(caught, 1 - canopy.lightThrough) : caught;
+  st.intercepted = d < given.canopyUntil ? higher(caught, 1 - given.canopyLets) : caught;
 }
 
 /** What the gardener waters today: a drying seed bed while seed waits in it, and a standing cover in drought where that is wanted. */
-function waterings(st: SoilState, input: StandInput, d: DayIndex, waiting: boolean, onTop: boolean): void {
+function waterings(st: SoilState, given: Given, d: DayIndex, waiting: boolean, onTop: boolean): void {
   st.watering_mm = 0;
-  if (d < input.sownAt) return;
-  const { logged } = input;
-  if (logged && d < logged.until) {
-    st.watering_mm = logged.mm.get(d) ?? 0;
+  if (d < given.sownAt) return;
+  if (d < given.loggedUntil) {
+    st.watering_mm = given.logged_mm.get(d) ?? 0;
     return;
   }
   const drying = onTop ? st.top_mm < TOP_MM * DRYING : st.seedZone_mm < SEED_ZONE_MM * DRYING;
-  if (waiting && input.watered && drying) st.watering_mm = SPRINKLE_MM;
-  if (input.irrigated && st.root_mm < st.capacity_mm * IRRIGATE_BELOW) st.watering_mm = IRRIGATION_MM;
+  if (waiting && given.watered && drying) st.watering_mm = SPRINKLE_MM;
+  if (given.irrigated && st.root_mm < st.capacity_mm * IRRIGATE_BELOW) st.watering_mm = IRRIGATION_MM;
 }
 
 /** The day's weather and what it offers to every member alike, into `room.today`. */
-function breakDay(room: GrowRoom, input: StandInput, season: Season, d: DayIndex, onTop: boolean): void {
+function breakDay(room: GrowRoom, given: Given, season: Season, d: DayIndex, onTop: boolean): void {
   const { plants, traits, today, soil: st } = room;
   let totalDm = 0;
   let pulls = 0;
@@ -279,9 +306,8 @@ function breakDay(room: GrowRoom, input: StandInput, season: Season, d: DayIndex
     pulls += q.pull;
   }
   const full = totalDm / room.heaviest_g_m2;
-  const shaded = input.canopy !== undefined && d < input.canopy.until;
-  const par_MJ =
-    season.radiation_MJ[d]! * LIGHT_TO_PAR * (input.light ?? 1) * (shaded ? input.canopy!.lightThrough : 1);
+  const lets = d < given.canopyUntil ? given.canopyLets : 1;
+  const par_MJ = season.radiation_MJ[d]! * LIGHT_TO_PAR * given.light * lets;
   const soil_c = season.soil_c[d]!;
   const tmin_c = season.tmin_c[d]!;
   today.tmin_c = tmin_c;

@@ -1,6 +1,7 @@
 import { type DayIndex } from '../calendar/day.ts';
 import { type Soil } from '../soil/soil.ts';
 import { higher, lower } from '../units/bounds.ts';
+import { asFractions } from '../units/shape.ts';
 import { type Course } from './course.ts';
 import { moistureRate, moistureShare, temperatureShare } from './emergence.ts';
 import { type Today } from './today.ts';
@@ -63,6 +64,8 @@ export const makePlant = (): Plant => ({
   pull: 0,
   fixes: 0,
 });
+
+asFractions(makePlant());
 
 // Field by field: a copy of a fresh plant costs the daily loop half its speed, since an engine then loses sight of the fields' shapes.
 export function resetPlant(q: Plant, potential: number, fixes: number): void {

@@ -1,3 +1,5 @@
+import { asFractions } from '../units/shape.ts';
+
 /** The day as every member meets it, and the turn of one; written over day by day. */
 export interface Today {
   tmin_c: number;
@@ -67,3 +69,4 @@ export const newToday = (): Today => ({
   lost_g_m2: 0,
   lostN_g_m2: 0,
 });
+asFractions(newToday());

@@ -1,3 +1,4 @@
+import { asFractions } from '../units/shape.ts';
 import { type Species } from './species.ts';
 
 /**
@@ -73,10 +74,15 @@ const WATERY_KEEPS = 0.6;
 const WATERY_ROTS_TIMES = 1.6;
 
 const known = new WeakMap<Species, Traits>();
+let shaped = false;
 
 export function traitsOf(sp: Species): Traits {
   let found = known.get(sp);
-  if (!found) known.set(sp, (found = readTraits(sp)));
+  if (!found) {
+    if (!shaped) asFractions(readTraits(sp));
+    shaped = true;
+    known.set(sp, (found = readTraits(sp)));
+  }
   return found;
 }
 

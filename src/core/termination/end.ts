@@ -4,6 +4,7 @@ import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Variation } from '../stand/variation.ts';
 import { higher } from '../units/bounds.ts';
+import { asFractions } from '../units/shape.ts';
 import { lookUp, type Table, tableOf } from '../units/table.ts';
 import { type Season, reaches } from '../weather/season.ts';
 import { type Plan, type YearEnd } from './plan.ts';
@@ -40,6 +41,7 @@ export const newYearEnd = (): YearEnd => ({
   mellowsFrom: Infinity,
   wait_d20: 0,
 });
+asFractions(newYearEnd());
 
 /** A method made ready for one plan: what does not change from year to year and day to day. */
 export interface Ending {

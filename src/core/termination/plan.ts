@@ -32,6 +32,28 @@ export interface Plan {
   next: NextCrop;
 }
 
+/**
+ * The same plan with its fields in one order, each of them there: plans are put together in many ways, and what is asked of them by the million looks
+ * into objects of one shape several times faster.
+ */
+export const inShape = (p: Plan): Plan => ({
+  members: p.members,
+  seed_g_m2: p.seed_g_m2,
+  way: p.way,
+  soil: p.soil,
+  watered: p.watered,
+  logged: p.logged,
+  irrigated: p.irrigated,
+  growUntil: p.growUntil,
+  light: p.light,
+  surface: p.surface,
+  canopy: p.canopy,
+  sownAt: p.sownAt,
+  freeAt: p.freeAt,
+  plantAt: p.plantAt,
+  next: p.next,
+});
+
 /** How one year went under one way of ending. Days are indices; Infinity means it did not happen in the span. */
 export interface YearEnd {
   deadAt: DayIndex;

@@ -1,3 +1,4 @@
+import { asFractions } from '../units/shape.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { exp } from '../units/exact.ts';
 import { lookUp, tableOf } from '../units/table.ts';
@@ -51,6 +52,7 @@ export const groundOf = (surface: 'clean' | 'weedy' | 'sod'): Weeds => ({
   seeds: 1,
   mass: surface === 'clean' ? 0 : surface === 'weedy' ? 0.05 : 0.3,
 });
+asFractions(groundOf('clean'));
 
 /**
  * Goes on by some warmth under the same cover.
