@@ -150,11 +150,13 @@ describe('any pass on any kind', () => {
         fc.double({ min: 0.5, max: 2, noNaN: true }),
         (m, sp, at, odds) => {
           const { kills } = takeApart(m);
-          const exact = leftAlive(kills, sp, at, 400, odds);
-          return Math.abs(leftOf(kills, killTables(kills, sp), at, odds) - exact) < 0.02;
+          // A pass that kills more from one stage on rises there within one step of the table, a hundredth of a stage.
+          const near = [at - 0.01, at, at + 0.01].map((x) => leftAlive(kills, sp, x, 400, odds));
+          const told = leftOf(kills, killTables(kills, sp), at, odds);
+          return told > Math.min(...near) - 0.02 && told < Math.max(...near) + 0.02;
         },
       ),
-      { numRuns: 300 },
+      { numRuns: 3000 },
     );
   });
 });
