@@ -136,6 +136,16 @@ describe('late by days', () => {
     const nothing = sample('radish', [ending('sheet', { hold: 0.03 })]);
     expect(hang(rankSamples([late(3), nothing], hold)).map((h) => h.sample.id)).toEqual(['vetch', 'radish']);
   });
+  test('in a poor gap it is, when it is worth half of what leads there', () => {
+    const order = (ofLate: number, inTime: number) =>
+      hang([
+        { sample: late(3), fit: ofLate, late: true },
+        { sample: sample('oats', [ending('cut', { hold: 0.1 })]), fit: inTime, late: false },
+      ])[0]!.sample.id;
+    expect([order(0.12, 0.061), order(0.12, 0.059)]).toEqual(['oats', 'vetch']);
+    // Where things are worth more, what covers the ground is enough; and nothing is half of nothing.
+    expect([order(0.5, 0.081), order(0.5, 0.079), order(-0.1, -0.2)]).toEqual(['oats', 'vetch', 'vetch']);
+  });
   test('nor is what is in time in one year of six: where nothing is, the way out stands first', () => {
     const seldom = sample('wheat', [ending('winterkill', { hold: 0.9 }, 0.17)]);
     expect(hang(rankSamples([late(3), seldom], hold)).map((h) => h.sample.id)).toEqual(['vetch', 'wheat']);

@@ -60,8 +60,12 @@ export const rankSamples = (samples: Sample[], aims: AimStrands[]): Ranked[] =>
 export const answerKind = (sample: Sample): string =>
   `${sample.first ? `${sample.first.id} then ` : ''}${sample.lead} ${sample.best?.method ?? ''}`;
 
-/** What is worth less than this hardly covers the ground: being ready in time does not put it first. */
+/**
+ * What is worth less than this hardly covers the ground: being ready in time does not put it first. In a poor gap, where nothing is worth much, half of
+ * what leads is enough.
+ */
 const WORTH_SOWING = 0.08;
+const WORTH_BESIDE = 0.5;
 
 /**
  * In the order of rank, each kind of answer once; alike samples stand behind the first of their kind. What is ready in time in
@@ -77,6 +81,7 @@ export function hang(ranked: Ranked[]): Hung[] {
   }
   const hung = [...heads.values()];
   const inTime = (h: Hung) => (h.sample.best?.odds.inTime ?? 0) >= FAILING;
-  const first = hung.findIndex((h) => !h.late && h.fit >= WORTH_SOWING && inTime(h));
+  const enough = Math.min(WORTH_SOWING, WORTH_BESIDE * (hung[0]?.fit ?? 0));
+  const first = hung.findIndex((h) => !h.late && h.fit > 0 && h.fit >= enough && inTime(h));
   return first > 0 ? [hung[first]!, ...hung.slice(0, first), ...hung.slice(first + 1)] : hung;
 }
