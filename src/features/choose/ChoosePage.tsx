@@ -31,13 +31,13 @@ function Chooser({ bed }: { bed: Bed }) {
   const form = useGapForm(bed);
   const { aims, setAims } = form;
   const [asking, setAsking] = useState(false);
-  const { samples, progress, problem } = useSamples(asking ? null : form.question);
+  const { samples, progress, problem, settled } = useSamples(asking ? null : form.question);
   const mine = useOwn(form.question);
-  const hanging = useHanging(samples, aims, mine.sample);
+  const hanging = useHanging(samples, aims, mine.sample, settled);
   const { able, out, chosen, late, choose } = hanging;
   const freeDay = dayOf(form.free);
   const plantDay = dayOf(form.plantOn);
-  const putting = usePutting(bed, form);
+  const putting = usePutting(bed, form, settled);
   const { doubted, setDoubted, put, draftOf } = putting;
   const crop = form.crop.name.toLowerCase();
 

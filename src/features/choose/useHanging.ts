@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { hang, type Ranked, rankSamples } from '../../core/choose/rank.ts';
 import { type Sample } from '../../core/choose/sample.ts';
@@ -9,7 +9,12 @@ const HANGS_IN_TIME = 0.3;
 const HANGS_STANDS = 0.4;
 
 /** What hangs of what was ranked, what is chosen of it, and what stands behind. */
-export function useHanging(samples: Sample[], aims: AimStrands[], own: Sample | null) {
+export function useHanging(
+  samples: Sample[],
+  aims: AimStrands[],
+  own: Sample | null,
+  settled: (sample: Sample) => Promise<Sample>,
+) {
   const [chosenId, choose] = useState<string | null>(null);
   const [pinned, setPinned] = useState<ReadonlySet<string>>(new Set());
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
@@ -28,6 +33,9 @@ export function useHanging(samples: Sample[], aims: AimStrands[], own: Sample | 
     ...shown.map((r) => r.sample).filter((s) => !pinned.has(s.id)),
   ];
   const chosen = hung.find((s) => s.id === chosenId) ?? hung[0] ?? null;
+  // What is looked at is told from all years, whatever its rank.
+  const looked = hung.filter((s) => s.id === chosenId || pinned.has(s.id));
+  useEffect(() => looked.forEach((s) => void settled(s)));
   const like = chosen && heads.find((h) => h.sample.id === chosen.id)?.behind.filter(fits);
   return {
     able,

@@ -13,7 +13,7 @@ import { type GapForm } from './useGapForm.ts';
 const HARDLY_EVER = 0.2;
 
 /** Puts a sample on the bed, and on those beside it that share the gap and are ticked. */
-export function usePutting(bed: Bed, form: GapForm) {
+export function usePutting(bed: Bed, form: GapForm, settled: (sample: Sample) => Promise<Sample>) {
   const { garden, ground, plantings, covers, today, hands, run } = useGarden();
   const navigate = useNavigate();
   const [doubted, setDoubted] = useState<Sample | null>(null);
@@ -27,7 +27,8 @@ export function usePutting(bed: Bed, form: GapForm) {
   const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, form.aims, garden, today);
   const together = sharers.filter((s) => ticked.has(s.bed.id));
 
-  async function put(sample: Sample, sure = false) {
+  async function put(seen: Sample, sure = false) {
+    const sample = await settled(seen);
     const odds = sample.best?.odds.inTime ?? 0;
     if (!sure && odds < HARDLY_EVER) return setDoubted(sample);
     setDoubted(null);

@@ -1,5 +1,6 @@
 import { parseNumber } from '../../core/units/number.ts';
 import { ok } from '../../core/result/result.ts';
+import { offeredMinutes } from '../../core/work/offered.ts';
 import { type PassWork } from '../../core/work/workPlan.ts';
 import { notePass, type SaidOfPass } from '../../records/commands/ending.ts';
 import type { Cover } from '../../records/types.ts';
@@ -16,7 +17,6 @@ interface Props {
 
 /** Steps after which something has left the bed. */
 const TAKES = new Set(['rake-off', 'pull', 'mow-high', 'take-hay', 'pick-shoots', 'graze']);
-const TIMES = [0.5, 1, 1.5, 2] as const;
 /** Minutes offered where nothing was worked out, a usual small job. */
 const SOME_MINUTES = 20;
 
@@ -37,9 +37,9 @@ export function AfterPass({ cover, index, work, title }: Props) {
       {pass.minutes === undefined ? (
         <>
           <span className="text-bark">It took</span>
-          {TIMES.map((t) => (
-            <button key={t} type="button" className="btn btn-sm" onClick={() => say(took(usual * t))}>
-              {showMinutes(usual * t)}
+          {offeredMinutes(usual).map((minutes) => (
+            <button key={minutes} type="button" className="btn btn-sm" onClick={() => say(took(minutes))}>
+              {showMinutes(minutes)}
             </button>
           ))}
         </>

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
+import { byWeather, RELIED_ON } from '../../core/known/ways.ts';
 import { type LastWeeks as LastWeeksAnswer } from '../../core/plan/lastWeeks.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
 import type { Cover } from '../../records/types.ts';
@@ -11,7 +12,7 @@ import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { showMinutes } from '../../ui/workWords.ts';
 import { giveUpWords, whyNotWords } from './giveUp.ts';
 import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
-import { type Ways } from './useHung.ts';
+import { type Hung, type Ways } from './useHung.ts';
 import { WaitingStrip, WeatherKey } from './WaitingStrip.tsx';
 import { WAY_PX, WayStrip } from './WayStrip.tsx';
 
@@ -49,6 +50,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
   const scale = useMemo(() => scaleFor(now, plantDay, first, HEIGHT), [now, plantDay, first]);
   const short = useMemo(() => scaleFor(now, plantDay, first, PHONE_HEIGHT), [now, plantDay, first]);
   if (!best) return null;
+  const dies = diesOf(hung);
   const told = aims.filter((a) => AIM_FIGURES[a.id]).sort((a, b) => b.strands - a.strands);
   return (
     <>
@@ -100,7 +102,12 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
             >
               <Head
                 name={nameOf(h.method.id)}
-                sub={whyNotWords(h, plantDay) || giveUpWords(h.ending, best, aims, garden.units, minutesOf)}
+                sub={
+                  whyNotWords(h, plantDay) ||
+                  (dies < h.ending.startDay
+                    ? `dead by then, about ${showDay(dies)}`
+                    : giveUpWords(h.ending, best, aims, garden.units, minutesOf))
+                }
                 pressed={shown === h.method.id}
                 press={() => show(h.method.id)}
               />
@@ -112,6 +119,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
                   parts={parts}
                   scale={scale}
                   plantDay={plantDay}
+                  dies={dies}
                   least={now}
                   move={(held) => {
                     ways.move(h.method.id, held);
@@ -154,6 +162,15 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
     </>
   );
 }
+
+/** Middle day on which frost or heat ends the cover, where a gardener would count on it; Infinity elsewhere. */
+const diesOf = (hung: Hung[]): Day =>
+  Math.min(
+    ...hung
+      .filter(({ method, ending }) => byWeather(method) && ending.odds.inTime >= RELIED_ON)
+      .map(({ ending }) => ending.dead.mid),
+    Infinity,
+  );
 
 const nameOf = (id: string): string => {
   const short = METHOD_SHORT[id] ?? id;

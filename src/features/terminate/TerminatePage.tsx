@@ -234,7 +234,11 @@ function headline(cover: Cover, way: string, shown: EndingAnswer | undefined, to
   if (!step) return cover.verdict === 'regrew' ? 'Some grew again' : 'Look whether it is dead';
   const title = PASS_WORDS[cover.passes[step.index]!.kind]?.title ?? way;
   if (endingBegun(cover)) return `${title}, ${showDay(step.due)}`;
-  return step.late ? `${title}: overdue` : `${way}, ${showDay(step.due)}`;
+  if (step.late) return `${title}: overdue`;
+  // The day of a look is not the day of the frost.
+  return cover.passes[step.index]!.kind.startsWith('check')
+    ? `${way}; look on ${showDay(step.due)}`
+    : `${way}, ${showDay(step.due)}`;
 }
 
 const WHY = {

@@ -21,6 +21,8 @@ interface Props {
   parts: { speciesId: string; share: number }[];
   scale: Scale;
   plantDay: Day;
+  /** Day on which frost or heat ends the stand before any hand does; Infinity where they are not relied on. */
+  dies: Day;
   /** Passes begin no earlier. */
   least: Day;
   move(held: Held): void;
@@ -35,7 +37,7 @@ const ANIMALS = new Set(['hens', 'pigs', 'graze']);
 const title = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
 
 /** One way of ending as a strip: woven until its first pass, knots at the passes, what lies on it or walks on it, residue until planting. */
-export function WayStrip({ method, name, ending, parts, scale, plantDay, least, move }: Props) {
+export function WayStrip({ method, name, ending, parts, scale, plantDay, dies, least, move }: Props) {
   const prefix = `w${useId().replace(/\W/g, '')}`;
   const course = takeApart(method);
   const held = heldOf(method, ending);
@@ -46,9 +48,11 @@ export function WayStrip({ method, name, ending, parts, scale, plantDay, least, 
   for (const k of knots)
     if (k.movable && !handles.some((h) => Math.abs(scale.y(h.day) - scale.y(k.day)) < HANDLE_PX))
       handles.push(k);
+  const byHand = Math.min(dies, ending.startDay);
   const end =
-    course.waits !== null ? (Number.isFinite(ending.dead.mid) ? ending.dead.mid : plantDay) : ending.startDay;
-  const dead = Number.isFinite(ending.dead.mid) ? Math.min(plantDay, ending.dead.mid) : plantDay;
+    course.waits !== null ? (Number.isFinite(ending.dead.mid) ? ending.dead.mid : plantDay) : byHand;
+  const killed = dies < ending.startDay ? dies : ending.dead.mid;
+  const dead = Number.isFinite(killed) ? Math.min(plantDay, killed) : plantDay;
   const deadLate = Number.isFinite(ending.dead.high) ? Math.min(plantDay, ending.dead.high) : plantDay;
   const bands = parts.map((p) => ({ motif: speciesOf(p.speciesId).role, share: p.share }));
   const y = scale.y;
