@@ -28,23 +28,7 @@ export function Happenings() {
         Latest first. Change a date here and the forecast follows; Undo above takes any change back.
       </p>
       <div className="grid max-w-3xl gap-4 sm:grid-cols-[10rem_1fr]">
-        <Field label="Bed">
-          {(id) => (
-            <select
-              id={id}
-              className="select select-sm"
-              value={bedId}
-              onChange={(e) => setBedId(e.target.value)}
-            >
-              <option value="">all beds</option>
-              {beds.map((b) => (
-                <option key={b.id} value={b.id}>
-                  {b.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <WhichBed label="Bed" value={bedId} choose={setBedId} all="all beds" />
         {beds.length > 0 && <NewNote bedId={bedId} />}
       </div>
       <Carried />
@@ -92,6 +76,43 @@ export function Happenings() {
   );
 }
 
+/** @param all what none of them is called, where that may be chosen */
+function WhichBed({
+  label,
+  value,
+  choose,
+  all,
+  disabled = false,
+}: {
+  label: string;
+  value: string;
+  choose(bedId: string): void;
+  all?: string;
+  disabled?: boolean;
+}) {
+  const { beds } = useGarden();
+  return (
+    <Field label={label}>
+      {(id) => (
+        <select
+          id={id}
+          className="select select-sm"
+          value={value}
+          disabled={disabled}
+          onChange={(e) => choose(e.target.value)}
+        >
+          {all && <option value="">{all}</option>}
+          {beds.map((b) => (
+            <option key={b.id} value={b.id}>
+              {b.name}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
 const noteForm = z.object({ bed: z.string(), text: someWords('Write what there is to note.') });
 
 /** A note of today. @param bedId the bed that is looked at, empty for all */
@@ -104,23 +125,12 @@ function NewNote({ bedId }: { bedId: string }) {
   if (!form) return null;
   return (
     <form className="grid gap-2 sm:grid-cols-[6rem_1fr_auto] sm:items-end" onSubmit={form.onSubmit}>
-      <Field label="For bed">
-        {(id) => (
-          <select
-            id={id}
-            className="select select-sm"
-            value={bedOf(form.typed.bed)}
-            disabled={bedId !== ''}
-            onChange={(e) => form.field('bed').onChange(e.target.value)}
-          >
-            {beds.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.name}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <WhichBed
+        label="For bed"
+        value={bedOf(form.typed.bed)}
+        choose={form.field('bed').onChange}
+        disabled={bedId !== ''}
+      />
       <Field label="A note for today" error={form.field('text').error}>
         {(id) => (
           <input
