@@ -53,6 +53,13 @@ describe('families', () => {
       },
     };
     expect(times(asked(['white-mustard'], both), 'family-before')).toEqual([0.82]);
+    expect(
+      whatIsKnown(asked(['white-mustard'], both)).find((f) => f.code === 'family-before')!.facts,
+    ).toEqual({
+      species: 'White mustard',
+      family: 'Brassicaceae',
+      years: 2,
+    });
   });
   test("a cover of the next crop's own family counts half and is not blamed twice; a grass before corn hardly", () => {
     const kale = asked(['white-mustard'], { next: next('kale') });
