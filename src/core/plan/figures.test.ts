@@ -13,6 +13,10 @@ import {
   type YearOfPlan,
 } from './outcome.ts';
 import { type Plan } from '../termination/plan.ts';
+import { decayRate } from '../residue/decay.ts';
+import { type Ensemble } from '../stand/ensemble.ts';
+import { type GrownPlan } from './grown.ts';
+import { answerStand } from './standAnswer.ts';
 import { makeReading } from './reading.ts';
 
 // One year made by hand, so that every figure can be worked out on paper: 100 days, free and sown on day 0, planting on day 90.
@@ -21,11 +25,12 @@ const PLANT = 90;
 const AT = 60;
 const top: Laying = { buried: false, covered: false, stays: 1, decayTimes: 1, manure_g_m2: 0 };
 
-function year(speciesId: string, set: (y: YearOfPlan) => void = () => undefined): YearOfPlan {
-  const members = membersOf([{ speciesId, share: 1 }]);
+function year(kinds: string, set: (y: YearOfPlan) => void = () => undefined): YearOfPlan {
+  const ids = kinds.split(' ');
+  const members = membersOf(ids.map((speciesId) => ({ speciesId, share: 1 / ids.length })));
   const plan = {
     members,
-    seed_g_m2: [10],
+    seed_g_m2: ids.map(() => 10),
     way: findWay('raked')!,
     soil: { texture: 'loam', fertility: 'fair' },
     watered: false,
@@ -160,5 +165,58 @@ describe('water and ground', () => {
     expect(hand(year('cereal-rye'), { buried: true }).residueAtPlanting_g_m2).toBe(0);
     const sheeted = year('cereal-rye', (y) => y.reading.held.fill(30));
     expect(hand(sheeted, { covered: true }).held).toBeCloseTo((30 + 0.5 * (PLANT - AT)) / PLANT, 6);
+  });
+});
+
+describe('left standing until the crop goes in', () => {
+  test('what is caught is in all that lives and all that died, as far as it came out of the soil', () => {
+    const mix = year('cereal-rye spring-field-pea', (y) => {
+      const at = (PLANT - 1) * 2;
+      y.course.n_g_m2.fill(100);
+      y.course.n_g_m2.set([7, 2], at);
+      y.course.deadN_g_m2.fill(50);
+      y.course.deadN_g_m2[PLANT - 1] = 3;
+      y.course.soilShare[PLANT - 1] = 0.5;
+    });
+    expect(weather(mix).caught_g_m2).toBeCloseTo((7 + 2 + 3) / 2, 6);
+  });
+});
+
+describe('ground day by day', () => {
+  const grown = (y: YearOfPlan): GrownPlan => {
+    y.course.cover.fill(0.9);
+    y.season.decay.forEach((_, d, a) => (a[d] = d));
+    Object.assign(y.season, { tmin_c: new Float64Array(DAYS) });
+    return {
+      plan: y.plan,
+      courses: [y.course],
+      readings: [y.reading],
+      twin: { year: () => y.bare } as unknown as NonNullable<GrownPlan['twin']>,
+      ensemble: { fromDay: 0, days: DAYS, seasons: [y.season], variations: [{}] } as unknown as Ensemble,
+    };
+  };
+  const told = (laying: Partial<Laying>) =>
+    answerStand(grown(year('spring-field-pea')), { startDay: AT, laying: { ...top, ...laying } }).coverByDay;
+  const RATE = decayRate((0.43 * 400) / 12);
+  /** 0.75 ha of ground a tonne: 400 g/m2 are 4 t/ha. */
+  const under = (share: number) => 1 - Math.exp(-0.75 * 4 * share);
+  test('is covered by what stands, then by what lies and rots at its own pace', () => {
+    const days = told({});
+    expect(days).toHaveLength(PLANT);
+    expect(days[AT - 1]).toBeCloseTo(0.9, 6);
+    expect(days[AT]).toBeCloseTo(under(1 - RATE), 3);
+    expect(days[AT + 20]).toBeCloseTo(under((1 - RATE) ** 21), 3);
+    expect(told({ decayTimes: 2 })[AT + 20]).toBeCloseTo(under((1 - 2 * RATE) ** 21), 3);
+    expect(told({ stays: 0.25 })[AT + 20]).toBeCloseTo(under(0.25 * (1 - RATE) ** 21), 3);
+  });
+  test('a spade leaves it bare, and what was dead before lies on it all along', () => {
+    expect(told({ buried: true })[AT + 1]).toBe(0);
+    const frosted = grown(
+      year('spring-field-pea', (y) => {
+        y.course.dead_g_m2.fill(400, 10);
+      }),
+    );
+    frosted.courses[0]!.cover.fill(0.2);
+    expect(answerStand(frosted, undefined).coverByDay[20]).toBeCloseTo(under(1), 3);
   });
 });
