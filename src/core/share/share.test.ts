@@ -100,15 +100,17 @@ describe('dealing out', () => {
     expect(d.clashes[0]).toMatchObject({ holder: 'lies', wants: 'plan' });
   });
   test('beds side by side under one sheet set aside for both do not clash; beds apart do', () => {
-    const both = (order: number) =>
+    const both = (order: number, aside = ['large']) =>
       deal(
         new Map([
           wanting('a', 1, want('a', 0, [30]), ['large']),
-          wanting('b', order, want('b', 0, [30]), ['large']),
+          wanting('b', order, want('b', 0, [30]), aside),
         ]),
         [sheet('large', 4, 10)],
       ).clashes.length;
     expect([both(2), both(3)]).toEqual([0, 1]);
+    // Nobody has said that it lies over this one too.
+    expect(both(2, [])).toBe(1);
     expect(
       neighbours(
         { block: 'A', order: 1, box: { length_m: 8 } },
