@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { letsThrough, nitrogenDay, startSoil, waterDay } from './day.ts';
-import { AVAILABLE_WATER_MM, SEED_ZONE_MM } from './soil.ts';
+import { AVAILABLE_WATER_MM, SEED_ZONE_MM, START_NITROGEN_G_M2 } from './soil.ts';
 
 const sky = (rain: number, et0: number) => ({ rain_mm: Float64Array.of(rain), et0_mm: Float64Array.of(et0) });
 const loam = { texture: 'loam', fertility: 'fair' } as const;
@@ -32,6 +32,15 @@ test('what comes in is used, drained or kept, whatever the weather', () => {
       },
     ),
   );
+});
+test('a bed begins with seven tenths of the water it holds, wet on top, and with the nitrogen of its ground', () => {
+  const st = startSoil(loam);
+  expect(st.root_mm).toBeCloseTo(0.7 * AVAILABLE_WATER_MM.loam, 9);
+  expect([st.seedZone_mm, st.mineral_g_m2, st.stress]).toEqual([
+    SEED_ZONE_MM,
+    START_NITROGEN_G_M2[loam.fertility],
+    1,
+  ]);
 });
 test('a bare seed bed dries in a hot week and is moister at dawn where the ground below is wet', () => {
   const after = (root: number) => {

@@ -3,7 +3,8 @@ import { climates, findSpecies, findWay, membersOf } from '../../catalogue/catal
 import { dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { addDead, noDeadMatter, rotDay } from './dead.ts';
+import { addDead, layDown, noDeadMatter, rotDay } from './dead.ts';
+import { gainShare, SURFACE_GIVES } from '../residue/nitrogen.ts';
 import { makeCourse } from './course.ts';
 import { makeEnsemble } from './ensemble.ts';
 import { growStand } from './grow.ts';
@@ -21,6 +22,15 @@ describe('matter that frost killed', () => {
     addDead(oats, traits('spring-oats'), 400, 8);
     expect(oats.dm_g_m2).toBeCloseTo(320, 6);
     expect(radish.rate).toBeGreaterThan(oats.rate * 1.5);
+  });
+  test('what rots gives the share of its nitrogen that ten warm weeks on the ground give, of which three quarters have rotted by then', () => {
+    const dead = noDeadMatter();
+    layDown(dead, 300, 10, 1, 1);
+    const gain = SURFACE_GIVES * gainShare((0.43 * 300) / 10);
+    expect(dead.gives).toBeCloseTo(gain / 0.75, 9);
+    // Half of it rots in a day that is long enough.
+    expect(rotDay(dead, 0.5 / dead.rate)).toBeCloseTo((5 * gain) / 0.75, 9);
+    expect([dead.dm_g_m2, dead.n_g_m2]).toEqual([150, 5].map((x) => expect.closeTo(x, 6)));
   });
   test('what rots never gives more nitrogen than it held, and nothing is left below nought', () => {
     const dead = noDeadMatter();
