@@ -213,29 +213,35 @@ describe('a phone and a laptop', () => {
     await takeIn(laptop.hands, await phone.kept(), 'merge');
     expect((await laptop.kept()).garden.things.map((t) => t.name).sort()).toEqual(['Board', 'Sheet']);
   });
-  test('days of weather and waterings are gathered: what each side measured and poured stays', async () => {
-    const cover = base.covers.find((c) => c.sownOn && c.verdict === null)!;
-    const day = (on: string, rain_mm: number) => ({ on, tmin_c: 8, tmax_c: 17, rain_mm });
-    const record = { id: `${id}-weather-2030`, gardenId: id, year: 2030 };
-    for (const [d, on, mm] of [
-      [phone, '2030-05-04', 3],
-      [laptop, '2030-05-05', 9],
-    ] as const) {
-      d.minute = mm;
-      await saveWeather(d.hands, id, [{ ...record, days: [day('2030-05-03', mm), day(on, mm)] }]);
-      await changeCover(d.hands, cover, 'water', 'x', (c) => ({
-        waterings: [...c.waterings, { on: '2027-05-03', mm }],
-      }));
-    }
-    await takeIn(laptop.hands, await phone.kept(), 'merge');
-    const all = await laptop.kept();
-    expect(all.weather.find((w) => w.year === 2030)!.days.map((x) => [x.on, x.rain_mm])).toEqual([
-      ['2030-05-03', 9],
-      ['2030-05-04', 3],
-      ['2030-05-05', 9],
-    ]);
-    expect(all.covers.find((c) => c.id === cover.id)!.waterings.map((w) => w.mm)).toEqual([3, 9]);
-  });
+  test.each([
+    ['laptop', 3, 9],
+    ['phone', 12, 3],
+  ])(
+    'days of weather and waterings are gathered: what each side measured and poured stays, of one day the later word, that of the %s',
+    async (_, phoneAt, rain) => {
+      const cover = base.covers.find((c) => c.sownOn && c.verdict === null)!;
+      const day = (on: string, rain_mm: number) => ({ on, tmin_c: 8, tmax_c: 17, rain_mm });
+      const record = { id: `${id}-weather-2030`, gardenId: id, year: 2030 };
+      for (const [d, on, mm, minute] of [
+        [phone, '2030-05-04', 3, phoneAt],
+        [laptop, '2030-05-05', 9, 9],
+      ] as const) {
+        d.minute = minute;
+        await saveWeather(d.hands, id, [{ ...record, days: [day('2030-05-03', mm), day(on, mm)] }]);
+        await changeCover(d.hands, cover, 'water', 'x', (c) => ({
+          waterings: [...c.waterings, { on: '2027-05-03', mm }],
+        }));
+      }
+      await takeIn(laptop.hands, await phone.kept(), 'merge');
+      const all = await laptop.kept();
+      expect(all.weather.find((w) => w.year === 2030)!.days.map((x) => [x.on, x.rain_mm])).toEqual([
+        ['2030-05-03', rain],
+        ['2030-05-04', 3],
+        ['2030-05-05', 9],
+      ]);
+      expect(all.covers.find((c) => c.id === cover.id)!.waterings.map((w) => w.mm)).toEqual([3, 9]);
+    },
+  );
   test('a step logged later than a plan was changed elsewhere is not lost to the changed plan', async () => {
     const cover = base.covers.find(
       (c) => c.passes.length === 2 && c.passes.every((p) => !p.doneOn) && c.sownOn,
