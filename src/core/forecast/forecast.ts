@@ -64,7 +64,11 @@ export function forecastCover(input: ForecastInput): Forecast {
     chosen &&
     (begun
       ? answerLived(onward, chosen, begun.start)
-      : answerEnding(onward, chosen, input.settled!.startDay - fromDay));
+      : {
+          ...answerEnding(onward, chosen, input.settled!.startDay - fromDay),
+          // It stands beside the other ways as they are held against each other.
+          keeps: endings.find((e) => e.method === chosen.id)?.keeps ?? 1,
+        });
   const shown = settled ?? best;
   const method = shown && input.methods.find((m) => m.id === shown.method);
   const stand = answerStand(onward, begun ? undefined : shown);

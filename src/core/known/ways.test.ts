@@ -46,6 +46,13 @@ describe('ways of a cover that stands', () => {
     const takes = { ...cut, serves: { loosen: -1, catch: -1 } };
     expect(keptWorth(takes, aims)).toBe(worthOfEnding(takes, aims));
   });
+  test('are held against the way that was settled on alike', () => {
+    const settled = { method: 'cut', startDay: dayOf('2027-04-02') };
+    const f = forecastCover({ ...asked('spring-oats', '2026-10-01'), settled });
+    expect(f.settled!.keeps).toBe(of('cut').keeps);
+    expect(f.settled!.keeps).toBeLessThan(0.6);
+    expect(keptWorth(f.settled!, aims)).toBeLessThan(keptWorth(of('winterkill'), aims));
+  });
   test('do not differ where no frost is counted on', () => {
     const rye = forecastCover(asked('cereal-rye', '2026-10-01'));
     expect(rye.endings.map((e) => e.keeps)).toEqual(rye.endings.map(() => 1));

@@ -22,7 +22,7 @@ export interface KnownHere {
 }
 
 /** Day index on which the cover's own time is over: of the first pass, or of planting where the weather ends it. */
-export function endOf({ plan, ensemble }: GrownPlan, way: EndingAnswer | undefined): DayIndex {
+function endOf({ plan, ensemble }: GrownPlan, way: EndingAnswer | undefined): DayIndex {
   return way ? Math.min(way.startDay - ensemble.fromDay, plan.plantAt) : plan.plantAt;
 }
 

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Sample } from '../../core/choose/sample.ts';
@@ -27,8 +27,19 @@ export function usePutting(bed: Bed, form: GapForm, settled: (sample: Sample) =>
   const draftOf = (s: Sample, on: Bed = bed) => coverOf(s, on, form, form.aims, garden, today);
   const together = sharers.filter((s) => ticked.has(s.bed.id));
 
+  // A second tap while the first is being worked out or written does nothing.
+  const busy = useRef(false);
   async function put(seen: Sample, sure = false) {
-    const sample = await settled(seen);
+    if (busy.current) return;
+    busy.current = true;
+    try {
+      await putNow(await settled(seen), sure);
+    } finally {
+      busy.current = false;
+    }
+  }
+
+  async function putNow(sample: Sample, sure: boolean) {
     const odds = sample.best?.odds.inTime ?? 0;
     if (!sure && odds < HARDLY_EVER) return setDoubted(sample);
     setDoubted(null);
