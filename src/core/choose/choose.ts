@@ -6,7 +6,7 @@ import { type EndingAnswer } from '../plan/answers.ts';
 import { type Plan } from '../termination/plan.ts';
 import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
-import { CROP_LETS_THROUGH } from '../stand/grow.ts';
+import { CROP_LETS_THROUGH } from '../stand/input.ts';
 import { type Species } from '../stand/species.ts';
 import { asLearnt } from '../stand/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';

@@ -3,6 +3,8 @@ import { climates, crops, findWay, membersOf, methods } from '../../catalogue/ca
 import { dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { forecastCover } from '../forecast/forecast.ts';
+import { type EndingAnswer } from '../plan/answers.ts';
+import { diesBy } from './ways.ts';
 import { keptWorth, worthOfEnding } from '../plan/endings.ts';
 import { type ForecastInput } from '../plan/standing.ts';
 
@@ -27,6 +29,16 @@ const asked = (speciesId: string, today: string): ForecastInput => ({
   looks: [],
   today: dayOf(today),
   years: 60,
+});
+
+test('frost or heat is counted on in four years of five, on its middle day; a blade is no weather', () => {
+  const way = (id: string, inTime: number, mid: number) => ({
+    method: methods.find((m) => m.id === id)!,
+    ending: { odds: { inTime }, dead: { low: mid - 9, mid, high: mid + 9 } } as EndingAnswer,
+  });
+  expect(diesBy([way('cut', 1, 80), way('winterkill', 0.8, 100), way('summerkill', 0.9, 120)])).toBe(100);
+  expect(diesBy([way('cut', 1, 80), way('winterkill', 0.79, 100)])).toBe(Infinity);
+  expect(diesBy([])).toBe(Infinity);
 });
 
 describe('ways of a cover that stands', () => {

@@ -56,6 +56,17 @@ export function knownUnder(
   });
 }
 
+/** Middle day on which frost or heat ends the cover, where a gardener would count on it; Infinity elsewhere. */
+export const diesBy = (
+  ways: readonly { method: Pick<MethodHere, 'passes'>; ending: EndingAnswer }[],
+): number =>
+  Math.min(
+    ...ways
+      .filter(({ method, ending }) => byWeather(method) && ending.odds.inTime >= RELIED_ON)
+      .map(({ ending }) => ending.dead.mid),
+    Infinity,
+  );
+
 /**
  * Ways with what each leaves of the worth by all that is known of a cover ended so. What frost or heat is to end is rightly dead by then, what is to be cut is
  * not: only where the weather is relied on do the ways differ in that, elsewhere they stay as they are.

@@ -6,7 +6,7 @@ import { type NextCrop } from '../residue/wait.ts';
 import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
-import { CROP_LETS_THROUGH } from '../stand/grow.ts';
+import { CROP_LETS_THROUGH } from '../stand/input.ts';
 import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
 import { type Member } from '../stand/species.ts';
 import { type ObservedDay } from '../weather/generate.ts';

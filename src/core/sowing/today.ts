@@ -9,7 +9,7 @@ import { startSoil, waterDay } from '../soil/day.ts';
 import { SEED_ZONE_MM, type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
-import { CROP_LETS_THROUGH } from '../stand/grow.ts';
+import { CROP_LETS_THROUGH } from '../stand/input.ts';
 import { plantTemperature_c } from '../stand/cold.ts';
 import { type Member } from '../stand/species.ts';
 import { traitsOf } from '../stand/traits.ts';

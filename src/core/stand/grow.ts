@@ -1,51 +1,21 @@
 import { type DayIndex } from '../calendar/day.ts';
-import { SEED_ZONE_MM, type Soil, TOP_MM } from '../soil/soil.ts';
+import { SEED_ZONE_MM, TOP_MM } from '../soil/soil.ts';
 import { letsThrough, type SoilState, nitrogenDay, startSoil, waterDay } from '../soil/day.ts';
 import { higher, lower, share01 } from '../units/bounds.ts';
 import { type Season } from '../weather/season.ts';
 import { clearCourse, type Course } from './course.ts';
 import { addDead, type DeadMatter, noDeadMatter, rotDay } from './dead.ts';
-import { type SowingWay, wayShare } from './emergence.ts';
+import { wayShare } from './emergence.ts';
+import { type Given, givenBy, type StandInput } from './input.ts';
 import { criticalShare, lightLeft } from './leaf.ts';
 import { type Plant, crowdingOf, emerge, fixation, makePlant, resetPlant, swell } from './plant.ts';
 import { afterNight, ageDay, gainDay, lossDay, renewDay } from './plantDay.ts';
 import { type Today, newToday } from './today.ts';
-import { type Member } from './species.ts';
 import { daylengthFactors } from './stage.ts';
 import { warmthOf } from './thermal.ts';
 import { type Traits, traitsOf } from './traits.ts';
 import { type Variation } from './variation.ts';
 import { type Work } from './work.ts';
-
-/** A crop that still stands over the seed and lets this share of light through until it is cleared. */
-export interface Canopy {
-  until: number;
-  lightThrough: number;
-}
-
-/** Light on the ground under a crop at its last weeding until it leaves: leaf area 2 to 2.5 passes a quarter. */
-export const CROP_LETS_THROUGH = 0.3;
-
-export interface StandInput {
-  members: Member[];
-  /** Viable seed actually on the ground, g/m2, per member. */
-  seed_g_m2: number[];
-  way: SowingWay;
-  soil: Soil;
-  /** Day index in the season on which it is sown. */
-  sownAt: DayIndex;
-  /** The gardener keeps the seed bed moist until plants stand. */
-  watered: boolean;
-  /** What was really watered: before day index `until` the ground got these waterings (mm by day index) and no other. */
-  logged?: { until: number; mm: ReadonlyMap<number, number> };
-  /** The gardener also waters the standing cover in drought. */
-  irrigated?: boolean;
-  canopy?: Canopy;
-  /** Share of the sun that reaches the bed past houses and trees; all of it when absent. */
-  light?: number;
-  /** Day index at which growing may stop; the end of the season when absent. */
-  growUntil?: DayIndex;
-}
 
 const LIGHT_TO_PAR = 0.48;
 /** A watering of the seed bed, and of a dry standing cover. */
@@ -63,34 +33,6 @@ const PER_TOP = 1 / TOP_MM;
 /** From g/m2 to t/ha. */
 const PER_TONNE = 1 / 100;
 const PER_THAW = 1 / (THAWED_C - FROZEN_C);
-
-/** What the daily loop asks of its input, flat and in one shape: inputs come in many, and an engine that has met many looks each field up anew every day. */
-interface Given {
-  sownAt: DayIndex;
-  watered: boolean;
-  irrigated: boolean;
-  /** Waterings that were logged count before this day; -1 where none were. */
-  loggedUntil: DayIndex;
-  logged_mm: ReadonlyMap<number, number>;
-  /** A crop stands over the bed before this day and lets this share of light through; -1 and all of it where none does. */
-  canopyUntil: DayIndex;
-  canopyLets: number;
-  light: number;
-}
-
-const NONE_LOGGED: ReadonlyMap<number, number> = new Map();
-const NEVER = -1;
-
-const givenBy = (input: StandInput): Given => ({
-  sownAt: input.sownAt,
-  watered: input.watered,
-  irrigated: input.irrigated === true,
-  loggedUntil: input.logged?.until ?? NEVER,
-  logged_mm: input.logged?.mm ?? NONE_LOGGED,
-  canopyUntil: input.canopy?.until ?? NEVER,
-  canopyLets: input.canopy?.lightThrough ?? 1,
-  light: input.light ?? 1,
-});
 
 /** Room that growing one plan needs; made once and written over for every year. */
 export interface GrowRoom {

@@ -2,7 +2,7 @@ import { type DayIndex } from '../calendar/day.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
-import { type Canopy } from '../stand/grow.ts';
+import { type Canopy } from '../stand/input.ts';
 import { type Member } from '../stand/species.ts';
 
 /** A cover in a gap. Days are indices in the ensemble's span. */

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { byWeather, RELIED_ON } from '../../core/known/ways.ts';
+import { diesBy } from '../../core/known/ways.ts';
 import { type LastWeeks as LastWeeksAnswer } from '../../core/plan/lastWeeks.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
 import type { Cover } from '../../records/types.ts';
@@ -12,7 +12,7 @@ import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { showMinutes } from '../../ui/workWords.ts';
 import { giveUpWords, whyNotWords } from './giveUp.ts';
 import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
-import { type Hung, type Ways } from './useHung.ts';
+import { type Ways } from './useHung.ts';
 import { WaitingStrip, WeatherKey } from './WaitingStrip.tsx';
 import { WAY_PX, WayStrip } from './WayStrip.tsx';
 
@@ -50,7 +50,7 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
   const scale = useMemo(() => scaleFor(now, plantDay, first, HEIGHT), [now, plantDay, first]);
   const short = useMemo(() => scaleFor(now, plantDay, first, PHONE_HEIGHT), [now, plantDay, first]);
   if (!best) return null;
-  const dies = diesOf(hung);
+  const dies = diesBy(hung);
   const told = aims.filter((a) => AIM_FIGURES[a.id]).sort((a, b) => b.strands - a.strands);
   return (
     <>
@@ -162,15 +162,6 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
     </>
   );
 }
-
-/** Middle day on which frost or heat ends the cover, where a gardener would count on it; Infinity elsewhere. */
-const diesOf = (hung: Hung[]): Day =>
-  Math.min(
-    ...hung
-      .filter(({ method, ending }) => byWeather(method) && ending.odds.inTime >= RELIED_ON)
-      .map(({ ending }) => ending.dead.mid),
-    Infinity,
-  );
 
 const nameOf = (id: string): string => {
   const short = METHOD_SHORT[id] ?? id;
