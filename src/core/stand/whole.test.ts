@@ -39,6 +39,16 @@ function grow(
 }
 
 describe('whole', () => {
+  test('a stand that is watered in drought gets fifteen millimetres at a time and grows heavier for it', () => {
+    const dry = siteFromPattern(climates.find((c) => c.id === 'hot-semi-arid')!);
+    const ensemble = makeEnsemble(dry, dayOf('2026-06-01'), DAYS, 1, 3);
+    const millet = [{ speciesId: 'pearl-millet', share: 1 }];
+    // Sown on an even day it is watered, on an odd one it is not.
+    const [wet, thirsty] = [grow(ensemble, millet, 4), grow(ensemble, millet, 5)];
+    const most = (c: typeof wet) => Math.max(...c.dm_g_m2);
+    expect(most(wet)).toBeGreaterThan(1.3 * most(thirsty));
+    expect(wet.water.watered_mm - thirsty.water.watered_mm).toBeGreaterThanOrEqual(45);
+  });
   test.each(MONTHS)(
     'sown on %s in any climate pattern, no figure of any species is NaN or negative, and shares stay shares',
     (md) => {
