@@ -3,7 +3,8 @@ import { Worker } from 'node:worker_threads';
 import { Bench } from 'tinybench';
 import { membersOf, mixes } from '../src/catalogue/catalogue.ts';
 import { gapEnsemble } from '../src/core/choose/choose.ts';
-import { chooseAll, nextLooks, roughSamples } from '../src/core/choose/rounds.ts';
+import { Deal } from '../src/core/choose/deal.ts';
+import { chooseAll, roughSamples } from '../src/core/choose/rounds.ts';
 import { type Hint, type Sample } from '../src/core/choose/sample.ts';
 import { hang, rankSamples } from '../src/core/choose/rank.ts';
 import { answerEndings, pickEnding } from '../src/core/plan/endings.ts';
@@ -72,7 +73,7 @@ for (const t of bench.tasks) {
     );
 }
 // The whole gap on two workers at once, as the browser shares it out; the first round also starts and warms them.
-const ROUNDS = 8;
+const ROUNDS = 16;
 const workers = [0, 1].map((k) => new Worker(new URL('./half.mjs', import.meta.url), { workerData: k }));
 
 /** Asks one worker and hears every sample until it is done. */
@@ -90,41 +91,40 @@ const hearFrom = (w: Worker, hear: (sample: Sample) => void, hint?: Hint) =>
     w.on('message', onMessage);
     w.postMessage({ id, hint });
   });
-/** Hands hints out in order, two at a time to each worker, as the page does. */
-const handOut = (hints: Hint[], hear: (sample: Sample) => void) =>
-  Promise.all(
-    [...workers, ...workers].map(async (w) => {
-      for (let hint = hints.shift(); hint; hint = hints.shift()) await hearFrom(w, hear, hint);
-    }),
-  );
 const EIGHT = 8;
+const IN_HAND = 2;
 const rounds: { first: number; eight: number; whole: number }[] = [];
 let settledOf = 0;
 for (let i = 0; i < ROUNDS; i++) {
   const from = performance.now();
   const since = () => performance.now() - from;
-  const found = new Map<string, Sample>();
-  let first = Infinity;
-  const hearFirst = (sample: Sample) => {
-    first = Math.min(first, since());
-    found.set(sample.id, sample);
-  };
-  await Promise.all(workers.map((w) => hearFrom(w, hearFirst)));
-  let eight = Infinity;
+  const deal = new Deal(input.aims, YEARS);
+  let [first, eight] = [Infinity, Infinity];
   // The first eight kinds on the screen, as they stand at that moment, are all settled.
   const eightStand = () =>
-    hang(rankSamples([...found.values()], input.aims))
+    hang(rankSamples([...deal.found.values()], input.aims))
       .slice(0, EIGHT)
       .every((h) => h.sample.years === YEARS);
-  for (;;) {
-    const hints = nextLooks([...found.values()], input.aims, YEARS);
-    if (hints.length === 0) break;
-    await handOut(hints, (sample) => {
-      found.set(sample.id, sample);
-      if (eight === Infinity && eightStand()) eight = since();
-    });
-  }
-  settledOf = [...found.values()].filter((s) => s.years === YEARS).length;
+  // As the page does.
+  await Promise.all(
+    workers.map(async (w) => {
+      await hearFrom(w, (sample) => {
+        first = Math.min(first, since());
+        deal.hear(sample);
+      });
+      const look = (hint: Hint) =>
+        hearFrom(
+          w,
+          (sample) => {
+            deal.hear(sample);
+            if (eight === Infinity && sample.years === YEARS && eightStand()) eight = since();
+          },
+          hint,
+        );
+      await Promise.all(Array.from({ length: IN_HAND }, () => deal.work(look)));
+    }),
+  );
+  settledOf = [...deal.found.values()].filter((s) => s.years === YEARS).length;
   rounds.push({ first, eight, whole: since() });
 }
 await Promise.all(workers.map((w) => w.terminate()));

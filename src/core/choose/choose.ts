@@ -34,6 +34,8 @@ export interface Look {
   /** How hard days of ending are looked for while years are few. */
   effort?: Effort;
   hint?: Partial<Hint>;
+  /** Whether a cover of this score at first sight is worth looking at on all `years`. */
+  hopeful?: (score: number) => boolean;
 }
 
 /** One cover in a gap: a good sowing day found unless it is fixed, every way of ending on its best day, reasons, ways out. */
@@ -48,7 +50,6 @@ export function sampleFor(
   const ensemble = asLearnt(drawn, input.learnt?.[leading(candidate).id] ?? input.learnt?.['']);
   const { years: wanted = input.years, hint } = look;
   const { gap, aims } = input;
-  const years = Math.min(wanted, input.years);
   const rateTimes = candidate.rateTimes ?? 1;
   const undersown = input.way.undersown === true;
   const base: Omit<Plan, 'sownAt'> = {
@@ -73,9 +74,13 @@ export function sampleFor(
   const trial: Trial = { base, usable, aims, ensemble, room };
   const fixedDay = hint?.sowDay ?? candidate.sowDay;
   const sowing =
-    fixedDay !== undefined ? { sownAt: fixedDay - ensemble.fromDay } : bestSowing(trial, input.way);
+    fixedDay !== undefined
+      ? { sownAt: fixedDay - ensemble.fromDay }
+      : bestSowing(trial, input.way, look.hopeful);
   const { sownAt } = sowing;
   const tried = 'screened' in sowing ? sowing.screened : undefined;
+  // What has no hope at first sight is told from the years of that.
+  const years = Math.min(look.hopeful && tried ? tried.years : wanted, input.years);
   const grown = tried
     ? growOn(tried.grown, years, room)
     : growPlan({ ...base, sownAt }, ensemble, years, room);

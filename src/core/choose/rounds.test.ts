@@ -75,6 +75,14 @@ describe('what is looked at again', () => {
     ];
     expect(told(samples)).toEqual([['like', 30]]);
   });
+  test('what is in other hands is not dealt twice, and is taken to come out as it stands: the next hand goes on behind it', () => {
+    const samples = settle(row(20, 10), 9, 30);
+    const inHand = new Map(row(8, 0).map((s) => [s.id, 200]));
+    const next = nextLooks(samples, aims, 200, inHand).map((h) => [h.id, h.years]);
+    expect(next).toEqual(['k09', 'k10', 'k11', 'k12'].map((id) => [id, 30]));
+    const all = new Map(row(20, 0).map((s) => [s.id, 200]));
+    expect(nextLooks(samples, aims, 200, all)).toEqual([]);
+  });
   test('of few years none are left for a round between, and the day found goes with the question', () => {
     expect(told(row(3, 10), 60).every(([, years]) => years === 60)).toBe(true);
     expect(nextLooks(row(1, 10), aims, 40)).toEqual([{ id: 'k00', sowDay: 7, years: 40 }]);

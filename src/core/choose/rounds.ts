@@ -6,7 +6,7 @@ import { type Ensemble } from '../stand/ensemble.ts';
 import { temperatureShare } from '../stand/emergence.ts';
 import { gapEnsemble, sampleFor } from './choose.ts';
 import { type ChooseInput } from './input.ts';
-import { hang, rankSamples } from './rank.ts';
+import { hang, type Ranked, rankSamples } from './rank.ts';
 import { type Candidate, type Hint, type Sample } from './sample.ts';
 
 /**
@@ -30,9 +30,18 @@ export function* roughSamples(
   ensemble = gapEnsemble(input),
   room: CourseRoom = new Map(),
 ): Generator<Sample, void> {
+  const best: number[] = [];
+  const hopeful = (score: number) => {
+    best.push(score);
+    best.sort((a, b) => b - a);
+    return score >= (best[HELD_AGAINST - 1] ?? 0) * HOPEFUL;
+  };
   for (const candidate of inLikelyOrder(input, ensemble))
-    yield sampleFor(candidate, input, ensemble, room, { years: FIRST_ROUND_YEARS, effort: GLANCE });
+    yield sampleFor(candidate, input, ensemble, room, { years: FIRST_ROUND_YEARS, effort: GLANCE, hopeful });
 }
+/** What comes to less than this share of the eighth best so far at first sight is not looked at longer. */
+const HELD_AGAINST = 8;
+const HOPEFUL = 0.5;
 
 /** Looks at covers again on the years their hints ask for, in the order given. */
 export function* settleSamples(
@@ -52,30 +61,36 @@ export function* settleSamples(
  * What to look at again and on how many years, in order; nothing once all that could be among the first kinds of answer is settled. Ask again
  * with what came of it. The kinds that are looked at first come first: what could be among them is looked at a little longer, then they are
  * settled; then so the rest of the dozen.
+ * @param inHand covers that are being looked at, with how many years: they are taken to come out as they stand, so that no hand is idle meanwhile
  */
-export function nextLooks(samples: Sample[], aims: AimStrands[], years: number): Hint[] {
+export function nextLooks(
+  samples: Sample[],
+  aims: AimStrands[],
+  years: number,
+  inHand: ReadonlyMap<string, number> = new Map(),
+): Hint[] {
   const heads = hang(rankSamples(samples, aims));
   const few = years < WORTH_A_ROUND * SECOND_ROUND_YEARS ? years : SECOND_ROUND_YEARS;
+  const seen = (s: Sample) => Math.max(s.years, inHand.get(s.id) ?? 0);
+  const bar = (kinds: number) => (heads[kinds - 1] ?? heads.at(-1))?.fit ?? 0;
+  /** Those that were seen on fewer years and that no hand has now. */
+  const on = (wanted: number, some: Ranked[]): Hint[] =>
+    some
+      .filter(({ sample }) => seen(sample) < wanted && !inHand.has(sample.id))
+      .map(({ sample: { id, sowDay } }) => ({ id, sowDay, years: wanted }));
   // One that stands behind another of its kind has only that to overtake.
-  const inDoubt = (kinds: number, margin: number, wanted: number): Hint[] => {
-    const bar = (heads[kinds - 1] ?? heads.at(-1))?.fit ?? 0;
-    return heads.flatMap((head) =>
-      [head, ...head.behind]
-        .filter((r) => r.sample.years < wanted && r.fit >= Math.max(bar, head.fit) - margin)
-        .map(({ sample: { id, sowDay } }) => ({ id, sowDay, years: wanted })),
+  const inDoubt = (kinds: number, margin: number): Ranked[] =>
+    heads.flatMap((head) =>
+      [head, ...head.behind].filter((r) => r.fit >= Math.max(bar(kinds), head.fit) - margin),
     );
-  };
-  const first = inDoubt(SURE_KINDS, FIRST_MARGIN, few);
+  const first = on(few, inDoubt(SURE_KINDS, FIRST_MARGIN));
   if (first.length > 0) return first;
-  const sure = heads
-    .slice(0, SURE_KINDS)
-    .filter(({ sample }) => sample.years < years)
-    .map(({ sample: { id, sowDay } }) => ({ id, sowDay, years }));
-  const next = inDoubt(SETTLED_KINDS, FIRST_MARGIN, few);
+  const sure = on(years, heads.slice(0, SURE_KINDS));
+  const next = on(few, inDoubt(SETTLED_KINDS, FIRST_MARGIN));
   // Where few are left that all wait for, there is a hand free for what comes next.
   if (sure.length > 0) return sure.length < HANDS_FULL ? [...sure, ...next] : sure;
   if (next.length > 0) return next;
-  return inDoubt(SETTLED_KINDS, SECOND_MARGIN, years);
+  return on(years, inDoubt(SETTLED_KINDS, SECOND_MARGIN));
 }
 /** So many covers keep two workers busy. */
 const HANDS_FULL = 4;

@@ -6,7 +6,7 @@ import { bestWay } from '../plan/search.ts';
 import { growPlan } from '../plan/grown.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { gapEnsemble } from './choose.ts';
-import { bestSowing, type Trial } from './trial.ts';
+import { bestSowing, onlyLater, type Seen, type Trial } from './trial.ts';
 
 const raked = findWay('raked')!;
 const gap = {
@@ -84,5 +84,36 @@ describe('the sowing day', () => {
   });
   test('asked again in another order it is the same', () => {
     for (const f of found.slice(0, 12).reverse()) expect(bestSowing(f.trial, raked).sownAt).toBe(f.sownAt);
+  });
+});
+
+describe('a later day is left out', () => {
+  const day = (sownAt: number, worth: number, not: Partial<Seen> = {}): Seen => ({
+    sownAt,
+    best: { worth },
+    stand: 1,
+    season: 1,
+    alive: 1,
+    spared: false,
+    ...not,
+  });
+  test('where the one before it is a third short of the best for want of time alone', () => {
+    expect(onlyLater([day(35, 0.4), day(56, 0.26)], 56, 77)).toBe(true);
+    expect(onlyLater([day(35, 0.4), day(56, 0.27)], 56, 77)).toBe(false);
+    expect(onlyLater([day(35, 0.4)], 35, 56)).toBe(false);
+  });
+  test('but not where waiting made the season or the stand better, or frost spared the one before', () => {
+    const early = day(35, 0.4, { season: 0.6, stand: 0.6 });
+    expect(onlyLater([early, day(56, 0.2, { season: 0.6, stand: 0.6 })], 56, 77)).toBe(true);
+    expect(onlyLater([early, day(56, 0.2, { season: 0.7, stand: 0.6 })], 56, 77)).toBe(false);
+    expect(onlyLater([early, day(56, 0.2, { season: 0.6, stand: 0.7 })], 56, 77)).toBe(false);
+    expect(onlyLater([day(35, 0.4), day(56, 0.1, { spared: true })], 56, 77)).toBe(false);
+  });
+  test('and never a day of another run, nor one behind a day that was not looked at', () => {
+    expect(onlyLater([day(35, 0.4), day(56, 0.1)], 56, 194)).toBe(false);
+    expect(onlyLater([day(35, 0.4), day(56, 0.1)], 77, 98)).toBe(false);
+    // The first of spring's days: what it lacks may be warmth.
+    expect(onlyLater([day(35, 0.4), day(194, 0, { season: 0.6 })], 194, 216)).toBe(false);
+    expect(onlyLater([day(35, 0.4), day(194, 0)], 194, 216)).toBe(true);
   });
 });

@@ -120,14 +120,24 @@ function aliveOn({ courses, plan }: GrownPlan, at: number): number {
   return sum / courses.length;
 }
 
-const score = (s: Screened): number =>
+/** What a day is told from others by. */
+export type Seen = Pick<Screened, 'sownAt' | 'stand' | 'season' | 'alive' | 'spared'> & {
+  best: { worth: number } | undefined;
+};
+
+const score = (s: Seen): number =>
   (s.best ? Math.max(0, s.best.worth) : 0) * s.season * (0.3 + 0.7 * s.stand) * (0.65 + 0.35 * s.alive);
 
 /**
  * The earliest sowing among those tried that comes near the best for the aims, with what was tried on it: its courses can be gone on from as long
  * as nothing else is grown into the trial's room.
+ * @param hopeful whether a cover of this score at first sight is worth a second look at all
  */
-export function bestSowing(trial: Trial, way: SowingWay): { sownAt: DayIndex; screened?: Screened } {
+export function bestSowing(
+  trial: Trial,
+  way: SowingWay,
+  hopeful: (score: number) => boolean = () => true,
+): { sownAt: DayIndex; screened?: Screened } {
   const { base } = trial;
   if (way.undersown) return { sownAt: base.freeAt! - UNDERSOWN_D };
   const open = daysInSeason(trial, way);
@@ -137,15 +147,35 @@ export function bestSowing(trial: Trial, way: SowingWay): { sownAt: DayIndex; sc
     screen({ ...trial, room: roomOf(nth) }, sownAt, FIRST_SIGHT_YEARS, PEEK);
   const again = (seen: Screened) => lookAgain({ ...trial, room: roomOf(open.indexOf(seen.sownAt)) }, seen);
   const first = glance(open[0]!, 0);
-  if (goodAtOnce(first)) return chosen(again(first));
-  const seen = [first, ...open.slice(1).map((d, i) => glance(d, i + 1))];
+  if (goodAtOnce(first)) return chosen(hopeful(score(first)) ? again(first) : first);
+  const seen = [first];
+  for (const [i, d] of open.entries())
+    if (i > 0 && !onlyLater(seen, open[i - 1]!, d)) seen.push(glance(d, i));
   const most = Math.max(...seen.map(score));
+  if (!hopeful(most)) return chosen(seen.find((s) => score(s) >= most - WORTH_WAITING)!);
   // Of no use on any day.
   if (most === 0) return chosen(again(first));
   const inDoubt = seen.filter((s) => score(s) >= most * (1 - IN_DOUBT)).map(again);
   const top = Math.max(...inDoubt.map(score));
   return chosen(inDoubt.find((s) => score(s) >= top - WORTH_WAITING)!);
 }
+
+/**
+ * Whether a day can be left out: the one before it was seen to lack much, though it is in season and its stand comes up, or though waiting for it had
+ * bettered neither. What it lacks is time, and a later day has less of it. Spring is not autumn's later day: there a run begins anew.
+ */
+export function onlyLater(seen: Seen[], before: DayIndex, sownAt: DayIndex): boolean {
+  const [last, prior] = [seen.at(-1)!, seen.at(-2)];
+  if (!prior || last.sownAt !== before || sownAt - before > A_RUN_D || last.spared) return false;
+  const sound = last.stand >= GOOD_AT_ONCE.stand && last.season >= GOOD_AT_ONCE.season;
+  const waited = before - prior.sownAt <= A_RUN_D;
+  const inVain = waited && last.season <= prior.season && last.stand <= prior.stand;
+  return (sound || inVain) && score(last) < Math.max(...seen.map(score)) * LACKS_TIME;
+}
+/** Days so far apart are tried for reasons of their own. */
+const A_RUN_D = 35;
+/** Share of the best below which a day lacks too much for the next one to make it good. */
+const LACKS_TIME = 0.67;
 
 /** Readings were written over where more than one day was looked at. */
 const chosen = (screened: Screened) => ({

@@ -1,4 +1,4 @@
-import { nextLooks } from '../../core/choose/rounds.ts';
+import { Deal } from '../../core/choose/deal.ts';
 import { type Hint, type Sample } from '../../core/choose/sample.ts';
 import { type Failure, type Result, fail, ok } from '../../core/result/result.ts';
 import { type FromWorker, type Kind, type Questions, type ToWorker } from './protocol.ts';
@@ -104,20 +104,18 @@ export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']):
 const IN_HAND = 2;
 
 /**
- * Asks for a whole gap. Its covers are dealt out to all workers for a first round on few years; what is to be looked at again is then handed
- * out in order, to whichever worker is free. Parts come as they are done, a later one replacing an earlier one of the same id.
+ * Asks for a whole gap. Its covers are dealt out to all workers for a first round on few years; a worker that is done with its own takes what is to
+ * be looked at again. Parts come as they are done, a later one replacing an earlier one of the same id.
  */
 export function askChoose(
   input: Questions['choose']['input'],
   onPart: (part: Sample, done: number, total: number) => void,
 ): { answer: Promise<Result<Sample[]>>; cancel(): void } {
-  const found = new Map<string, Sample>();
-  let total = input.candidates.length;
-  let settled = 0;
+  const deal = new Deal(input.aims, input.years);
   const hear = (part: unknown) => {
     const sample = part as Sample;
-    found.set(sample.id, sample);
-    onPart(sample, found.size + settled, total);
+    deal.hear(sample);
+    onPart(sample, deal.found.size + deal.done, input.candidates.length + deal.total);
   };
   const jobs = new Set<{ cancel(): void }>();
   let off = false;
@@ -128,37 +126,22 @@ export function askChoose(
     jobs.delete(job);
     if (!r.ok) lost ??= r;
   };
-  /** One after the other of what is left of the hints; stops when the rest is of no use. */
-  const handOut = async (bench: Bench, left: Hint[]) => {
-    for (let hint = left.shift(); hint && !off && !lost; hint = left.shift()) {
-      const { id } = hint;
-      const asked = { ...input, candidates: input.candidates.filter((c) => c.id === id) };
-      await wait(
-        askBench(bench, 'settle', { asked, hints: [hint] }, (part) => {
-          settled++;
-          hear(part);
-        }),
-      );
-    }
+  const goesOn = () => !off && !lost;
+  const settle = (bench: Bench, hint: Hint) => {
+    const asked = { ...input, candidates: input.candidates.filter((c) => c.id === hint.id) };
+    return wait(askBench(bench, 'settle', { asked, hints: [hint] }, hear));
   };
   async function work(): Promise<Result<Sample[]>> {
     await Promise.all(
-      SHARED.map((bench, k) => {
+      SHARED.map(async (bench, k) => {
         const candidates = input.candidates.filter((_, i) => i % SHARED.length === k);
-        return wait(askBench(bench, 'choose', { ...input, candidates }, hear));
+        await wait(askBench(bench, 'choose', { ...input, candidates }, hear));
+        await Promise.all(
+          Array.from({ length: IN_HAND }, () => deal.work((hint) => settle(bench, hint), goesOn)),
+        );
       }),
     );
-    for (;;) {
-      if (lost) return lost;
-      if (off) return fail('cancelled');
-      const hints = nextLooks([...found.values()], input.aims, input.years);
-      if (hints.length === 0) return ok([...found.values()]);
-      total += hints.length;
-      const left = [...hints];
-      await Promise.all(
-        SHARED.flatMap((bench) => Array.from({ length: IN_HAND }, () => handOut(bench, left))),
-      );
-    }
+    return lost ?? (off ? fail('cancelled') : ok([...deal.found.values()]));
   }
   return {
     answer: work(),
