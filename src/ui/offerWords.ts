@@ -9,8 +9,10 @@ export function plantingWords(o: PlantingOffer, crop: string, units: UnitChoice)
   switch (o.why) {
     case 'as-soon':
       return `Planting day offered: the first that leaves a cover six weeks; ${warm}.`;
+    case 'mild-nights':
+      return `Planting day offered for ${crop.toLowerCase()}: nights are usually ${showTemperature(o.night_c, units)} or warmer from then on${o.lastFrost ? ` and the last frost, about ${showDay(o.lastFrost)}, is past` : ''}.`;
     case 'last-frost':
-      return `Planting day offered for ${crop.toLowerCase()}: after the usual last frost, ${showDay(o.lastFrost!)}; ${warm}.`;
+      return `Planting day offered for ${crop.toLowerCase()}: some time after the usual last frost, ${showDay(o.lastFrost!)}; ${warm}.`;
     case 'warm-soil':
       return `Planting day offered for ${crop.toLowerCase()}: ${warm}${o.lastFrost ? ` and the last frost, about ${showDay(o.lastFrost)}, is past or borne` : ''}.`;
     case 'autumn':

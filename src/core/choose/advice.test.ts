@@ -5,6 +5,8 @@ import { methodsHere } from '../../questions/methods.ts';
 import { turnsFor } from '../../questions/turns.ts';
 import { dayOf, isoOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
+import { siteFromNormals } from '../climate/normals.ts';
+import { places } from '../../catalogue/places.ts';
 import { offerAims, offerPlanting } from './begin.ts';
 import { gapEnsemble, sampleFor } from './choose.ts';
 import { type ChooseInput } from './input.ts';
@@ -316,6 +318,29 @@ describe('beginning right', () => {
     expect(['2027-10', '2027-11', '2027-12']).toContain(
       monthOf(offer('humid-continental', 'tomato', 'transplant', '2027-03-10', -43)),
     );
+  });
+  test('tender crops wait for mild nights, in a place without frost for milder ones, and hardy ones do not', () => {
+    const here = (name: string, id: string, way: 'seed' | 'transplant', free: string) => {
+      const site = siteFromNormals(places.find((p) => p.name.startsWith(name))!);
+      if (!site.ok) throw new Error(site.failure.code);
+      const o = offerPlanting(
+        site.value,
+        crops.find((c) => c.id === id)!,
+        way,
+        dayOf(free),
+      );
+      return o && [isoOf(o.day), o.why];
+    };
+    // What gardeners there hold to, within about a week: after the ice saints, late in May, once March is out.
+    expect(here('Zürich', 'tomato', 'transplant', '2026-10-15')).toEqual(['2027-05-16', 'mild-nights']);
+    expect(here('London', 'tomato', 'transplant', '2026-10-15')).toEqual(['2027-05-16', 'mild-nights']);
+    expect(here('Los Angeles', 'tomato', 'transplant', '2026-10-15')).toEqual(['2027-02-26', 'mild-nights']);
+    expect(here('Miami', 'tomato', 'transplant', '2026-10-15')).toEqual(['2026-11-26', 'as-soon']);
+    // Four springs in five are free of frost by then; one in three is not, a week after the usual last.
+    expect(here('Atlanta', 'tomato', 'transplant', '2026-10-15')).toEqual(['2027-04-16', 'last-frost']);
+    // Just after the first frost of autumn the next one is not a year away.
+    expect(here('Austin', 'tomato', 'transplant', '2026-10-15')).toEqual(['2027-03-25', 'last-frost']);
+    expect(here('Zürich', 'garden-pea', 'seed', '2026-10-15')![0]! < '2027-04-01').toBe(true);
   });
   test('peas go in early, garlic in autumn, and a crop that would not ripen is put off to next year', () => {
     expect(['2027-02', '2027-03', '2027-04']).toContain(

@@ -22,8 +22,10 @@ export interface CropSeason {
 /** A planting day with what decided it. */
 export interface PlantingOffer {
   day: Day;
-  why: 'warm-soil' | 'last-frost' | 'autumn' | 'as-soon';
+  why: 'warm-soil' | 'mild-nights' | 'last-frost' | 'autumn' | 'as-soon';
   soil_c: number;
+  /** Mean of the nights about then. */
+  night_c: number;
   /** Usual last frost of that season, where there is one. */
   lastFrost: Day | undefined;
 }
@@ -35,6 +37,12 @@ const LEAST_COVER_D = 42;
 const LOOKED_AHEAD_D = 420;
 /** Bare ground at seed depth is about this much warmer than the air when it is spring, °C. */
 const GROUND_OVER_AIR_C = 1;
+/**
+ * Nights from which tender crops go out, °C: below them they stand still (judgement, between the 8 and 12 that are taught). Where no frost drives the
+ * season there is no hurry, and milder ones are waited for.
+ */
+const MILD_NIGHT_C = 9;
+const MILD_NIGHT_FROST_FREE_C = 10.5;
 /** A crop must have this share of its shortest time before the season ends it. */
 const LEAST_SEASON = 0.85;
 /** Days past the first frost that half-hardy crops still grow, and mean temperature at which hardy ones stop. */
@@ -58,7 +66,7 @@ function recordOf(site: Site): { climate: DailyClimate; frost: FrostRecord } {
 
 /**
  * Answers: on which day after the bed is free might this crop go in? The first that leaves a cover six weeks, on which the ground has the warmth the
- * crop wants in the ordinary year, frost that would hurt it is past, and enough of the season is left for it to bear.
+ * crop wants in the ordinary year, frost that would hurt it is past and nights are mild where it is tender, and enough of the season is left for it to bear.
  */
 export function offerPlanting(
   site: Site,
@@ -67,30 +75,49 @@ export function offerPlanting(
   freeDay: Day,
 ): PlantingOffer | undefined {
   const { climate, frost } = recordOf(site);
-  const air = (day: Day) => {
-    const doy = dayOfYear(day) % YEAR_DAYS;
-    return (climate.tmin_c[doy]! + climate.tmax_c[doy]!) / 2;
-  };
+  const at = (values: ArrayLike<number>, day: Day) => values[dayOfYear(day) % YEAR_DAYS]!;
+  const night = (day: Day) => at(climate.tmin_c, day);
+  const air = (day: Day) => (night(day) + at(climate.tmax_c, day)) / 2;
+  const soil = (day: Day) => air(day) + GROUND_OVER_AIR_C;
   const weeks = crop.fromLastFrost_wk[way] ?? crop.fromLastFrost_wk.transplant ?? crop.fromLastFrost_wk.seed;
   // What lives for years has only to root before its first winter.
   const needs_d = livesOn(crop) ? ROOTS_D : crop.days[0] * LEAST_SEASON;
+  const tender = crop.frost === 'tender';
+  const frostFree = frost.lastFrost_doy === undefined;
+  const mild_c = frostFree ? MILD_NIGHT_FROST_FREE_C : MILD_NIGHT_C;
+  const rising = (day: Day) => air(day) <= air(day + 20);
+  const lastFrost = (day: Day) => nearest(frost.lastFrost_doy, day);
+  /** The day from which frost is no longer to be feared, in spring. */
+  const safeFrom = (day: Day, weeksAfter: number) =>
+    Math.max(
+      (lastFrost(day) ?? -Infinity) + weeksAfter * WEEK,
+      tender ? (nearest(frost.lateFrost_doy, day) ?? -Infinity) : -Infinity,
+    );
+  /** Nights stay mild until the crop has borne; where frost ends the season, that is counted instead. */
+  const staysMild = (day: Day) => {
+    for (let d = day; d <= day + (frostFree ? needs_d : 0); d += WEEK) if (night(d) < mild_c) return false;
+    return true;
+  };
+  /** What a day still wants, nothing when the crop may go in. */
+  const wants = (day: Day): Exclude<PlantingOffer['why'], 'as-soon'> | 'season' | undefined => {
+    if (weeks === null) return air(day) <= AUTUMN_C && air(day) < air(day - 20) ? undefined : 'autumn';
+    if (soil(day) < crop.soilMin_c) return 'warm-soil';
+    if (tender && !staysMild(day)) return 'mild-nights';
+    // In spring the last frost rules; after the warmest day what is left of the season does.
+    if (rising(day) && day < safeFrom(day, weeks)) return 'last-frost';
+    return seasonLeft(day, crop, frost, air) < needs_d ? 'season' : undefined;
+  };
   const first = freeDay + LEAST_COVER_D;
   for (let day = first; day < freeDay + LOOKED_AHEAD_D; day++) {
-    const soil_c = air(day) + GROUND_OVER_AIR_C;
-    if (weeks === null) {
-      if (air(day) <= AUTUMN_C && air(day) < air(day - 20))
-        return { day, why: day === first ? 'as-soon' : 'autumn', soil_c, lastFrost: undefined };
-      continue;
-    }
-    const lastFrost = nearest(frost.lastFrost_doy, day);
-    const spring = lastFrost === undefined ? -Infinity : lastFrost + weeks * WEEK;
-    // In spring the last frost rules; after the warmest day what is left of the season does.
-    const rising = air(day) <= air(day + 20);
-    if (soil_c < crop.soilMin_c) continue;
-    if (rising && day < spring) continue;
-    if (seasonLeft(day, crop, frost, air) < needs_d) continue;
-    const why = day === first ? 'as-soon' : day <= spring + 1 ? 'last-frost' : 'warm-soil';
-    return { day, why, soil_c, lastFrost: rising ? lastFrost : undefined };
+    if (wants(day) !== undefined) continue;
+    const waited = day === first ? 'as-soon' : wants(day - 1)!;
+    return {
+      day,
+      why: waited === 'season' ? 'warm-soil' : waited,
+      soil_c: soil(day),
+      night_c: night(day),
+      lastFrost: weeks !== null && rising(day) ? lastFrost(day) : undefined,
+    };
   }
   return undefined;
 }
@@ -103,7 +130,11 @@ const livesOn = ({ days }: { days?: readonly number[] }): boolean => (days?.[1] 
 /** Days from `day` until frost or cold ends this crop in the ordinary year. */
 function seasonLeft(day: Day, crop: CropSeason, frost: FrostRecord, air: (day: Day) => number): number {
   if (crop.frost !== 'hardy' && frost.firstFrost_doy !== undefined) {
-    const gone = following(frost.firstFrost_doy, day) - day;
+    const spring = frost.lastFrost_doy === undefined ? Infinity : following(frost.lastFrost_doy, day);
+    // Between the first frost and the last: going into the cold there is no season left, going out of it the coming one.
+    const inFrost = spring < following(frost.firstFrost_doy, day);
+    if (inFrost && air(day) > air(day + 20)) return 0;
+    const gone = following(frost.firstFrost_doy, inFrost ? spring : day) - day;
     return gone + (crop.frost === 'half-hardy' ? HALF_HARDY_D : 0);
   }
   // Hardy crops may stand over winter: only one that is planted into the cold has no season.

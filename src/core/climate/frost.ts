@@ -8,6 +8,8 @@ import { type DailyClimate, YEAR_DAYS, warmestDay } from '../site/daily.ts';
 export interface FrostRecord {
   /** Median last frost (Tmin below 0 °C) before the warmest day. */
   lastFrost_doy: number | undefined;
+  /** After this day four springs in five are free of frost. */
+  lateFrost_doy: number | undefined;
   /** Median first frost after the warmest day. */
   firstFrost_doy: number | undefined;
   /** Mean over years of the coldest night. */
@@ -34,6 +36,9 @@ export const frostChances = (climate: DailyClimate, years: number, seed: number)
   const from = firstOfYear(FROST_YEARS_FROM);
   return drawChances(climate, from, firstOfYear(FROST_YEARS_FROM + years + 1) - from, streamOf(seed));
 };
+
+/** Share of springs in which a gardener who waits for the late frost loses nothing. */
+const SAFE_SHARE = 0.8;
 
 /** Frost dates and coldest night over the generated years of the site. A date is undefined when over half the years have none. */
 export function frostRecord(climate: DailyClimate, chances: Chances): FrostRecord {
@@ -63,6 +68,7 @@ export function frostRecord(climate: DailyClimate, chances: Chances): FrostRecor
   const back = (d: number) => (Number.isFinite(d) ? Math.round(centre + d) % YEAR_DAYS : undefined);
   return {
     lastFrost_doy: back(quantile(last, 0.5)),
+    lateFrost_doy: back(quantile(last, SAFE_SHARE)),
     firstFrost_doy: back(quantile(first, 0.5)),
     coldestNight_c: coldest / last.length,
   };
