@@ -63,7 +63,7 @@ export function DateInput({ value, onChange, id, label, className = 'input', dis
           aria-label={label}
           aria-invalid={wrong || undefined}
           aria-describedby={wrong ? hint : undefined}
-          className={`${className} min-w-0`}
+          className={`${className} min-w-0 px-2`}
           disabled={disabled}
           value={typed ?? shown}
           onFocus={(e) => e.target.select()}

@@ -140,6 +140,10 @@ const WORDS: Record<Reason['code'], (told: Told) => Words> = {
     lead: 'Long under snow.',
     rest: `Snow lies for about ${Math.round(n('days'))} days here. Mould thins ${s('species').toLowerCase()} under it after some ${Math.round(n('bears'))}; hardier kinds bear it longer.`,
   }),
+  'summer-through': ({ n, s, degrees }) => ({
+    lead: 'A winter kind in summer.',
+    rest: `${s('species')} would stand, never in ear or flower, through about ${Math.round(n('days'))} days warmer than ${degrees(n('to_c'))} before its winter comes. Rust, mildew and drought thin it; sow it when they are over.`,
+  }),
   'spring-kind': ({ s }) => ({
     lead: 'A spring kind.',
     rest: `${s('species')} is not bred to stand a winter: mild ones spare it, others do not. A winter kind does the same more surely.`,

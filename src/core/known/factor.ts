@@ -6,6 +6,7 @@ export interface Factor {
     | 'never-chilled'
     | 'late-before-winter'
     | 'long-under-snow'
+    | 'summer-through'
     | 'spring-kind'
     | 'thinned'
     | 'same-family'

@@ -49,3 +49,29 @@ describe('months under snow', () => {
     expect(winterIn('Lyon')('barrel-medic')).toBeUndefined();
   });
 });
+
+describe('a winter kind sown in spring', () => {
+  const factorOf = (town: string, id: string, sow: string, end: string) => {
+    const fit = siteFromNormals(places.find((p) => p.name.startsWith(town))!);
+    if (!fit.ok) throw new Error(fit.failure.code);
+    const gap = { freeDay: dayOf('2027-04-10'), plantDay: dayOf('2028-05-25'), next: undefined as never };
+    const ensemble = gapEnsemble({ site: fit.value, gap, years: 10 });
+    const at = (day: string) => dayOf(day) - ensemble.fromDay;
+    return inSeason(alone(id), ensemble, at(sow), at(end)).factors.find((f) => f.code === 'summer-through');
+  };
+  test('has a hot summer to come through before its winter: days over what it is at home in, beyond six weeks', () => {
+    const rye = factorOf('Baltimore', 'cereal-rye', '2027-05-01', '2028-05-05')!;
+    const days = Number(rye.facts['days']);
+    expect(days).toBeGreaterThan(110);
+    expect(rye.times).toBe(0.25);
+    // Sown as summer ends it meets fewer of them than it bears, and those of the next May are not counted.
+    expect(factorOf('Baltimore', 'cereal-rye', '2027-08-28', '2028-05-25')).toBeUndefined();
+    const early = factorOf('Baltimore', 'cereal-rye', '2027-07-25', '2028-05-05')!;
+    expect(early.times).toBeCloseTo(1 - ((Number(early.facts['days']) - 45) / 45) * 0.75, 9);
+    expect(early.times).toBeGreaterThan(0.25);
+  });
+  test('where summers are cool it stands for the next year, and perennials do everywhere', () => {
+    expect(factorOf('Edinburgh', 'cereal-rye', '2027-06-24', '2028-05-05')).toBeUndefined();
+    expect(factorOf('Baltimore', 'red-clover', '2027-05-01', '2028-05-05')).toBeUndefined();
+  });
+});

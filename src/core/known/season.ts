@@ -51,6 +51,15 @@ const BORNE_FROM_C = -8;
 const BORNE_D = 50;
 const BORNE_PER_C = 5;
 const ROTS_OVER_D = 45;
+/**
+ * A winter kind sown in spring waits a whole summer for its winter, leafy and unarmed: days warmer than it is at home in are borne for six weeks, about what
+ * an early autumn sowing meets, and what is more takes all but LEAST over so many days. Where summers are cool few days are so warm, and rye sown at midsummer
+ * for the next year is an old practice there. Perennials wait in their crowns (judgement).
+ */
+const SUMMER_BORNE_D = 45;
+const SUMMER_OVER_D = 45;
+/** What is warm after so long is another year's spring. */
+const SUMMER_WITHIN_D = 200;
 /** Least chilling that tells a winter from a cool September, days. */
 const A_WINTER_D = 25;
 
@@ -91,8 +100,13 @@ export function inSeason(
         ? SPRING_KIND_KEEPS
         : 1;
     const over_d = byWeather || species.life === 'perennial' ? 0 : snowed_d - snowBorne(species);
-    const snow = over_d > 0 ? Math.max(LEAST, 1 - (over_d / ROTS_OVER_D) * (1 - LEAST)) : 1;
-    const here = 1 - share * (1 - band * chill * rooted * through * snow);
+    const snow = fading(over_d, ROTS_OVER_D);
+    const hot_d =
+      species.life === 'winter-annual'
+        ? warmerThan(usual, sownAt, Math.min(end, sownAt + SUMMER_WITHIN_D), to_c)
+        : 0;
+    const summer = fading(hot_d - SUMMER_BORNE_D, SUMMER_OVER_D);
+    const here = 1 - share * (1 - band * chill * rooted * through * snow * summer);
     times *= here;
     const facts = { species: species.name, mean_c: warmth, from_c, to_c };
     if (band < 1)
@@ -115,6 +129,12 @@ export function inSeason(
         times: 1 - share * (1 - snow),
         facts: { species: species.name, days: snowed_d, bears: snowBorne(species) },
       });
+    if (summer < 1)
+      factors.push({
+        code: 'summer-through',
+        times: 1 - share * (1 - summer),
+        facts: { species: species.name, days: hot_d, to_c },
+      });
     if (rooted < 1)
       factors.push({
         code: 'late-before-winter',
@@ -123,6 +143,17 @@ export function inSeason(
       });
   }
   return { times, factors };
+}
+
+/** What is left when something has gone on for `over_d` days too long, and leaves LEAST after so many. */
+const fading = (over_d: number, all_d: number): number =>
+  over_d > 0 ? Math.max(LEAST, 1 - (over_d / all_d) * (1 - LEAST)) : 1;
+
+/** Days between two day indices that are usually warmer than this on average, °C. */
+function warmerThan({ warmth }: Usual, from: DayIndex, to: DayIndex, limit_c: number): number {
+  let days = 0;
+  for (let d = from; d < to; d++) if (warmth[d + 1]! - warmth[d]! > limit_c) days++;
+  return days;
 }
 
 /** Mean air temperature, chilling and days of snow, means over years, as sums of all days before a day index: what is asked between two days is one difference. */

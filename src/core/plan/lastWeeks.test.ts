@@ -42,6 +42,17 @@ const asked = (more: Partial<ForecastInput> = {}): ForecastInput => ({
 });
 const way = (input: ForecastInput, id: string): MethodHere => input.methods.find((m) => m.id === id)!;
 
+test('what frost has killed is told as dead: oats before winter all green, after it straw', () => {
+  const members = membersOf([{ speciesId: 'spring-oats', share: 1 }]);
+  const input = asked({ site: cold, members, seed_g_m2: [10], today: dayOf('2026-11-01') });
+  const at = (iso: string) => last.days.reduce((a, d) => (d.day <= dayOf(iso) ? d : a));
+  const last = lastWeeks(input, undefined);
+  expect(at('2026-11-10').living).toBeGreaterThan(0.9);
+  const march = at('2027-03-20');
+  expect(march.living).toBeLessThan(0.15);
+  expect(march.dryMatter_g_m2.mid).toBeGreaterThan(80);
+});
+
 describe('the last weeks of rye and vetch', () => {
   const input = asked();
   let standing: Standing;

@@ -18,7 +18,10 @@ import { readYears } from './year.ts';
 /** Figures of one day on which the stand would be laid down. */
 export interface WaitingDay {
   day: Day;
+  /** All that stands or has fallen, living and dead. */
   dryMatter_g_m2: Spread;
+  /** Share of it that lives, over the years. */
+  living: number;
   /** Nitrogen the next crop can use above the same bed left bare. */
   nitrogen_g_m2: Spread;
   residue_g_m2: Spread;
@@ -101,7 +104,8 @@ export function lastWeeks(
   for (let d = first; d <= last; d = d === last ? last + 1 : Math.min(last, d + step)) days.push(dayOf(d));
   function dayOf(d: number): WaitingDay {
     const out = years.map((y) => outcomeByHand(y, d, ON_TOP, newOutcome()));
-    const dm = courses.map((c) => dryMatterOn(c, d) + c.dead_g_m2[d]!);
+    const green = courses.map((c) => dryMatterOn(c, d));
+    const dm = courses.map((c, y) => green[y]! + c.dead_g_m2[d]!);
     const spread = (f: (o: (typeof out)[number]) => number) => spreadOf(out.map(f), weights);
     const mean = (f: (o: (typeof out)[number]) => number) => meanOf(out.map(f), weights);
     const figures: AimFigures = {
@@ -117,6 +121,7 @@ export function lastWeeks(
     return {
       day: fromDay + d,
       dryMatter_g_m2: spreadOf(dm, weights),
+      living: meanOf(green, weights) / Math.max(meanOf(dm, weights), 1e-9),
       nitrogen_g_m2: spread((o) => o.nitrogenNext_g_m2),
       residue_g_m2: spread((o) => o.residueAtPlanting_g_m2),
       caught_g_m2: spread((o) => o.caught_g_m2),

@@ -49,6 +49,8 @@ describe('in metric', () => {
     expect([5, 29, 30, 104].map((d) => showDepth(d, METRIC))).toEqual(['5 mm', '29 mm', '3 cm', '10 cm']);
     expect([0.4, 12.5, 1008].map((r) => showRain(r, METRIC))).toEqual(['0 mm', '13 mm', '1,008 mm']);
     expect([showVolume(84.6, METRIC), showFlow(12.34, METRIC)]).toEqual(['85 litres', '12 litres a minute']);
+    // What rounds to nothing has no sign.
+    expect([showPerArea(-0.02, METRIC), showPerArea(-0.06, METRIC)]).toEqual(['0.0 g/m²', '-0.1 g/m²']);
     expect([showPerArea(5.26, METRIC), showPerArea(-2.64, METRIC), showPerArea(450.4, METRIC)]).toEqual([
       '5.3 g/m²',
       '-2.6 g/m²',

@@ -16,7 +16,12 @@ export const L_PER_GAL = 3.785411784;
 /** Writers of figures with so many digits behind the point: made once, since making one takes longer than writing a page of figures. */
 const WRITERS = [0, 1, 2].map(
   (digits) =>
-    new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits }),
+    new Intl.NumberFormat('en-GB', {
+      minimumFractionDigits: digits,
+      maximumFractionDigits: digits,
+      // What rounds to nothing has no sign.
+      signDisplay: 'negative',
+    }),
 );
 const round = (x: number, digits: 0 | 1 | 2) => WRITERS[digits]!.format(x);
 

@@ -129,6 +129,7 @@ const WARNS = new Set([
   'never-chilled',
   'late-before-winter',
   'long-under-snow',
+  'summer-through',
   'too-warm',
   'too-cool',
   'same-family',

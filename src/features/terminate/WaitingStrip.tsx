@@ -29,7 +29,7 @@ const WEATHER = [
   ['wet', 'no day to dig', '#5c7c86'],
 ] as const;
 
-/** What waiting buys: the stand as wide as its dry matter, its figures down the side, stages as ranges, and the day seed begins. */
+/** What waiting buys: the stand as wide as its dry matter, woven as far as it lives and straw beyond, its figures down the side, stages as ranges, and the day seed begins. */
 export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
   // Two of them may stand on a page, one of them hidden: a hidden pattern paints nothing.
   const id = `wait${useId().replace(/\W/g, '')}`;
@@ -44,11 +44,12 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
     days.map((d) => `${x(f(d)).toFixed(1)} ${scale.y(d.day).toFixed(1)}`).join('L');
   const firstY = scale.y(days[0]?.day ?? scale.from);
   const lastY = scale.y(days.at(-1)?.day ?? scale.to);
-  const outline = `M0 ${firstY}L${line((d) => d.dryMatter_g_m2.mid)}L0 ${lastY}Z`;
+  const outline = (of: (d: (typeof days)[number]) => number) => `M0 ${firstY}L${line(of)}L0 ${lastY}Z`;
   const range = `M${line((d) => d.dryMatter_g_m2.low)}L${[...days]
     .reverse()
     .map((d) => `${x(d.dryMatter_g_m2.high).toFixed(1)} ${scale.y(d.day).toFixed(1)}`)
     .join('L')}Z`;
+  const deadFrom = days.find((d) => d.living < 0.5)?.day;
   const figure = AIM_FIGURES[aim] ?? AIM_FIGURES.loosen!;
   const told: typeof days = [];
   for (const d of days)
@@ -60,7 +61,7 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
       height={scale.height + 2}
       className="overflow-visible"
       role="img"
-      aria-label={`Left standing: ${told
+      aria-label={`Left standing${deadFrom ? ` (mostly dead from ${showDay(deadFrom)})` : ''}: ${told
         .map((d) => figure.show(figure.of(d).mid, units))
         .join(', ')} ${figure.name}; ${stages
         .map(
@@ -74,10 +75,11 @@ export function WaitingStrip({ last, parts, aim, scale, units }: Props) {
       <WeaveDefs prefix={id} />
       <defs>
         <clipPath id={`${id}-stand`}>
-          <path d={outline} />
+          <path d={outline((d) => d.dryMatter_g_m2.mid * d.living)} />
         </clipPath>
       </defs>
       <rect width={STRIP} height={scale.height} fill={`url(#${id}-warp)`} />
+      <path d={outline((d) => d.dryMatter_g_m2.mid)} fill={`url(#${id}-residue)`} />
       <g clipPath={`url(#${id}-stand)`}>
         <Woven prefix={id} x={0} y={firstY} width={STRIP} height={lastY - firstY} bands={bands} />
       </g>
