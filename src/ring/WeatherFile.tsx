@@ -11,6 +11,7 @@ import {
   readTable,
 } from '../records/files/weatherCsv.ts';
 import { failureWords } from '../ui/failureWords.ts';
+import { SelectField } from '../ui/fields.tsx';
 import { Field } from '../ui/parts.tsx';
 
 const WHY: Record<BadRow['why'], string> = {
@@ -46,25 +47,6 @@ export function WeatherFile({ onDays, hint }: { onDays(days: ObservedDay[] | nul
     setTable(t.value);
     settle(t.value, guessColumns(t.value));
   };
-  const column = (key: 'date' | 'tmin' | 'tmax' | 'rain', label: string) => (
-    <Field label={label}>
-      {(id) => (
-        <select
-          id={id}
-          className="select"
-          value={columns![key]}
-          onChange={(e) => settle(table!, { ...columns!, [key]: Number(e.target.value) })}
-        >
-          <option value={-1}>choose a column</option>
-          {table!.headers.map((h, i) => (
-            <option key={i} value={i}>
-              {h}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
-  );
   return (
     <div className="flex flex-col gap-3">
       <Field label="Daily weather, CSV" hint={hint}>
@@ -84,90 +66,113 @@ export function WeatherFile({ onDays, hint }: { onDays(days: ObservedDay[] | nul
         </p>
       )}
       {table && columns && (
-        <>
-          <div className="grid gap-3 sm:grid-cols-4">
-            {column('date', 'Date')}
-            {column('tmin', 'Lowest')}
-            {column('tmax', 'Highest')}
-            {column('rain', 'Rain')}
-            <Field label="Date order">
-              {(id) => (
-                <select
-                  id={id}
-                  className="select"
-                  value={columns.dateOrder}
-                  onChange={(e) =>
-                    settle(table, { ...columns, dateOrder: e.target.value as WeatherColumns['dateOrder'] })
-                  }
-                >
-                  <option value="ymd">year month day</option>
-                  <option value="dmy">day month year</option>
-                  <option value="mdy">month day year</option>
-                </select>
-              )}
-            </Field>
-            <Field label="Temperature in">
-              {(id) => (
-                <select
-                  id={id}
-                  className="select"
-                  value={columns.temperature}
-                  onChange={(e) => settle(table, { ...columns, temperature: e.target.value as 'c' | 'f' })}
-                >
-                  <option value="c">°C</option>
-                  <option value="f">°F</option>
-                </select>
-              )}
-            </Field>
-            <Field label="Rain in">
-              {(id) => (
-                <select
-                  id={id}
-                  className="select"
-                  value={columns.rainUnit}
-                  onChange={(e) => settle(table, { ...columns, rainUnit: e.target.value as 'mm' | 'in' })}
-                >
-                  <option value="mm">mm</option>
-                  <option value="in">inches</option>
-                </select>
-              )}
-            </Field>
-          </div>
-          {read?.ok && (
-            <div>
-              <p className="font-semibold">
-                Understood: {read.value.days.length} days
-                {read.value.bad.length > 0 && `, ${read.value.bad.length} rows left out`}
-              </p>
-              <table className="table-sm mt-1 table max-w-md">
-                <thead>
-                  <tr>
-                    <th>Day</th>
-                    <th>Lowest °C</th>
-                    <th>Highest °C</th>
-                    <th>Rain mm</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {read.value.days.slice(0, 4).map((d) => (
-                    <tr key={d.day}>
-                      <td>{isoOf(d.day)}</td>
-                      <td>{d.tmin_c.toFixed(1)}</td>
-                      <td>{d.tmax_c.toFixed(1)}</td>
-                      <td>{d.rain_mm.toFixed(1)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              {read.value.bad.slice(0, 3).map((b) => (
-                <p key={b.line} className="text-bark text-sm">
-                  Line {b.line}: {WHY[b.why]}
-                </p>
-              ))}
-            </div>
-          )}
-        </>
+        <Reading table={table} columns={columns} set={(c) => settle(table, { ...columns, ...c })} />
       )}
+      {read?.ok && <Understood {...read.value} />}
+    </div>
+  );
+}
+
+const HOLDS = [
+  ['date', 'Date'],
+  ['tmin', 'Lowest'],
+  ['tmax', 'Highest'],
+  ['rain', 'Rain'],
+] as const;
+
+/** Which column holds what, and how days and figures are written. */
+function Reading({
+  table,
+  columns,
+  set,
+}: {
+  table: CsvTable;
+  columns: WeatherColumns;
+  set(part: Partial<WeatherColumns>): void;
+}) {
+  const headers = [
+    ['-1', 'choose a column'] as const,
+    ...table.headers.map((h, i) => [String(i), h || `column ${i + 1}`] as const),
+  ];
+  return (
+    <div className="grid gap-3 sm:grid-cols-4">
+      {HOLDS.map(([key, label]) => (
+        <SelectField
+          key={key}
+          label={label}
+          value={String(columns[key])}
+          options={headers}
+          onChange={(at) => set({ [key]: Number(at) })}
+        />
+      ))}
+      <SelectField<WeatherColumns['dateOrder']>
+        label="Date order"
+        value={columns.dateOrder}
+        options={[
+          ['ymd', 'year month day'],
+          ['dmy', 'day month year'],
+          ['mdy', 'month day year'],
+        ]}
+        onChange={(dateOrder) => set({ dateOrder })}
+      />
+      <SelectField<WeatherColumns['temperature']>
+        label="Temperature in"
+        value={columns.temperature}
+        options={[
+          ['c', '°C'],
+          ['f', '°F'],
+        ]}
+        onChange={(temperature) => set({ temperature })}
+      />
+      <SelectField<WeatherColumns['rainUnit']>
+        label="Rain in"
+        value={columns.rainUnit}
+        options={[
+          ['mm', 'mm'],
+          ['in', 'inches'],
+        ]}
+        onChange={(rainUnit) => set({ rainUnit })}
+      />
+    </div>
+  );
+}
+
+const SHOWN_DAYS = 4;
+const SHOWN_BAD = 3;
+
+/** The first days as they were read, and rows that were left out. */
+function Understood({ days, bad }: { days: ObservedDay[]; bad: BadRow[] }) {
+  return (
+    <div>
+      <p className="font-semibold">
+        Understood: {days.length} days
+        {bad.length > 0 && `, ${bad.length} rows left out`}
+      </p>
+      <table className="table-sm mt-1 table max-w-md">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Lowest °C</th>
+            <th>Highest °C</th>
+            <th>Rain mm</th>
+          </tr>
+        </thead>
+        <tbody>
+          {days.slice(0, SHOWN_DAYS).map((d) => (
+            <tr key={d.day}>
+              <td>{isoOf(d.day)}</td>
+              <td>{d.tmin_c.toFixed(1)}</td>
+              <td>{d.tmax_c.toFixed(1)}</td>
+              <td>{d.rain_mm.toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {bad.slice(0, SHOWN_BAD).map((b) => (
+        <p key={b.line} className="text-bark text-sm">
+          Line {b.line}: {WHY[b.why]}
+        </p>
+      ))}
     </div>
   );
 }

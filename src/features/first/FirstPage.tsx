@@ -4,6 +4,7 @@ import { cropOf, crops, kit, speciesOf } from '../../catalogue/catalogue.ts';
 import { findCrops, findKinds } from '../../catalogue/find.ts';
 import { places } from '../../catalogue/places.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { type Sample } from '../../core/choose/sample.ts';
 import { type Failure } from '../../core/result/result.ts';
 import { showArea } from '../../core/units/show.ts';
 import { firstPlan, firstRecords } from '../../questions/first.ts';
@@ -42,27 +43,13 @@ interface Props {
   tell(f: Failure): void;
 }
 
+type First = NonNullable<ReturnType<typeof useFirst>>;
+
 /** For somebody with one bed and one packet: a handful of questions, and the whole season of the bed as the answer. */
 export default function FirstPage({ onMade, tell }: Props) {
   const first = useFirst();
-  const today = realToday();
-  const [busy, setBusy] = useState(false);
   if (!first) return null;
-  const { typed: t, set, units, plan, sample, answer } = first;
-  const ground = groundOf(t);
-
-  async function take() {
-    if (!plan || !sample) return;
-    setBusy(true);
-    const records = firstRecords(plan.said, hands, today);
-    const put = firstPlan(sample, plan.said, records, plan.question.aims, today, hands.newId);
-    const made = await beginGarden(hands, { ...records, ...put });
-    setBusy(false);
-    if (!made.ok) return tell(made.failure);
-    first!.clear();
-    onMade(records.garden.id, `/cover/${put.cover.id}/sow`);
-  }
-
+  const { typed: t, set } = first;
   return (
     <main id="main" className="garden-touch mx-auto max-w-6xl px-4 py-5 sm:px-6">
       <Link to="/new" className="flex items-center gap-2">
@@ -72,139 +59,178 @@ export default function FirstPage({ onMade, tell }: Props) {
       <div className="mt-4 grid gap-10 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
         <div className="flex flex-col gap-7">
           <Where first={first} />
-          <Ask title="How big is the bed?">
-            <TextField
-              label="Size"
-              hint={
-                ground.ok
-                  ? showArea(ground.value.area_m2, units)
-                  : t.imperial
-                    ? '4 x 8, or 32 sq ft'
-                    : '1.2 m x 8, or 6 m², in any unit'
-              }
-              value={t.size}
-              onChange={(size) => set({ size })}
-            />
-            <Chips
-              label="Usual sizes"
-              options={SIZES[units.length].map((s) => [s, s] as const)}
-              chosen={t.size}
-              choose={(size) => set({ size })}
-            />
-            <Check
-              label="I think in feet, ounces and °F"
-              checked={t.imperial}
-              onChange={(imperial) => set({ imperial })}
-            />
-          </Ask>
-          <Ask title="When is it empty, and what comes next?">
-            <div className="grid gap-3 sm:grid-cols-2">
-              <DateField
-                label="Empty from"
-                hint="Today, where it is empty already."
-                value={first.free}
-                onChange={(free) => set({ free })}
-              />
-              <SelectField
-                label="What leaves it"
-                value={t.before}
-                options={[['', 'nothing, or I forgot'], ...crops.map((c) => [c.id, c.name] as const)]}
-                onChange={(before) => set({ before })}
-              />
-            </div>
-            <Finder
-              label="Next I want to grow"
-              chosen={t.nextId ? cropOf(t.nextId).name : null}
-              find={findCrops}
-              first={known(crops, NEXT)}
-              nameOf={(c) => c.name}
-              idOf={(c) => c.id}
-              choose={(c) => set({ nextId: c?.id ?? '', plantOn: '' })}
-              nothing="Kilim has no figures for that crop. Take one of its kin: what matters here is when it goes in and how hungry it is."
-            />
-            {t.nextId && (
-              <div>
-                <DateField
-                  label="Planted on"
-                  value={first.plantOn}
-                  onChange={(plantOn) => set({ plantOn })}
-                />
-                {first.offer && (
-                  <p className="text-bark mt-1">
-                    {plantingWords(first.offer, cropOf(t.nextId).name, units)} Change it to your own.
-                  </p>
-                )}
-              </div>
-            )}
-          </Ask>
+          <HowBig first={first} />
+          <WhenAndNext first={first} />
           <PacketFields t={t} set={set} />
-          <Ask title="What have you got to end it with?">
-            <div className="flex flex-wrap gap-2" role="group" aria-label="Tools at hand">
-              {known(kit, CUTTERS).map((k) => {
-                const on = t.tools.includes(k.id);
-                return (
-                  <button
-                    key={k.id}
-                    type="button"
-                    aria-pressed={on}
-                    className={`btn ${on ? 'btn-primary' : ''}`}
-                    onClick={() =>
-                      set({ tools: on ? t.tools.filter((x) => x !== k.id) : [...t.tools, k.id] })
-                    }
-                  >
-                    {k.name}
-                  </button>
-                );
-              })}
-            </div>
-          </Ask>
+          <Tools t={t} set={set} />
         </div>
         <aside className="lg:sticky lg:top-4 lg:self-start">
           <div className="border-walnut bg-paper border-t-4 p-4 sm:p-5">
-            {first.problem ? (
-              <p role="alert" className="text-madder font-semibold">
-                {failureWords(first.problem)}
-              </p>
-            ) : first.wanting.length > 0 ? (
-              <p className="text-lg">
-                The answer stands here as soon as Kilim knows <b>{listed(first.wanting)}</b>.
-              </p>
-            ) : !answer || !sample || !plan ? (
-              <p role="status" className="text-lg">
-                Trying it in plausible years…
-              </p>
-            ) : (
-              <>
-                <TheAnswer
-                  answer={answer}
-                  sample={sample}
-                  better={first.better}
-                  said={plan.said}
-                  today={today}
-                />
-                <div className="border-linen mt-4 border-t pt-4">
-                  <TextField
-                    label="Name of the garden"
-                    hint="Leave it empty for My garden."
-                    value={t.gardenName}
-                    onChange={(gardenName) => set({ gardenName })}
-                  />
-                  <button
-                    type="button"
-                    className="btn btn-primary mt-3 w-full"
-                    disabled={busy}
-                    onClick={() => void take()}
-                  >
-                    Keep this plan and go on to sowing
-                  </button>
-                  <p className="text-bark mt-2">It stays in this browser, and can be undone or changed.</p>
-                </div>
-              </>
-            )}
+            <AnswerSoFar first={first} onMade={onMade} tell={tell} />
           </div>
         </aside>
       </div>
     </main>
+  );
+}
+
+function HowBig({ first: { typed: t, set, units } }: { first: First }) {
+  const ground = groundOf(t);
+  const example = t.imperial ? '4 x 8, or 32 sq ft' : '1.2 m x 8, or 6 m², in any unit';
+  return (
+    <Ask title="How big is the bed?">
+      <TextField
+        label="Size"
+        hint={ground.ok ? showArea(ground.value.area_m2, units) : example}
+        value={t.size}
+        onChange={(size) => set({ size })}
+      />
+      <Chips
+        label="Usual sizes"
+        options={SIZES[units.length].map((s) => [s, s] as const)}
+        chosen={t.size}
+        choose={(size) => set({ size })}
+      />
+      <Check
+        label="I think in feet, ounces and °F"
+        checked={t.imperial}
+        onChange={(imperial) => set({ imperial })}
+      />
+    </Ask>
+  );
+}
+
+function WhenAndNext({ first }: { first: First }) {
+  const { typed: t, set, units, offer } = first;
+  return (
+    <Ask title="When is it empty, and what comes next?">
+      <div className="grid gap-3 sm:grid-cols-2">
+        <DateField
+          label="Empty from"
+          hint="Today, where it is empty already."
+          value={first.free}
+          onChange={(free) => set({ free })}
+        />
+        <SelectField
+          label="What leaves it"
+          value={t.before}
+          options={[['', 'nothing, or I forgot'], ...crops.map((c) => [c.id, c.name] as const)]}
+          onChange={(before) => set({ before })}
+        />
+      </div>
+      <Finder
+        label="Next I want to grow"
+        chosen={t.nextId ? cropOf(t.nextId).name : null}
+        find={findCrops}
+        first={known(crops, NEXT)}
+        nameOf={(c) => c.name}
+        idOf={(c) => c.id}
+        choose={(c) => set({ nextId: c?.id ?? '', plantOn: '' })}
+        nothing="Kilim has no figures for that crop. Take one of its kin: what matters here is when it goes in and how hungry it is."
+      />
+      {t.nextId && (
+        <div>
+          <DateField label="Planted on" value={first.plantOn} onChange={(plantOn) => set({ plantOn })} />
+          {offer && (
+            <p className="text-bark mt-1">
+              {plantingWords(offer, cropOf(t.nextId).name, units)} Change it to your own.
+            </p>
+          )}
+        </div>
+      )}
+    </Ask>
+  );
+}
+
+function Tools({ t, set }: { t: Typed; set(part: Partial<Typed>): void }) {
+  const flip = (id: string) =>
+    set({ tools: t.tools.includes(id) ? t.tools.filter((x) => x !== id) : [...t.tools, id] });
+  return (
+    <Ask title="What have you got to end it with?">
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Tools at hand">
+        {known(kit, CUTTERS).map((k) => (
+          <button
+            key={k.id}
+            type="button"
+            aria-pressed={t.tools.includes(k.id)}
+            className={`btn ${t.tools.includes(k.id) ? 'btn-primary' : ''}`}
+            onClick={() => flip(k.id)}
+          >
+            {k.name}
+          </button>
+        ))}
+      </div>
+    </Ask>
+  );
+}
+
+/** What is still wanted, that it is being worked out, or the answer with a way to keep it. */
+function AnswerSoFar({ first, onMade, tell }: Props & { first: First }) {
+  const { answer, sample, plan } = first;
+  if (first.problem)
+    return (
+      <p role="alert" className="text-madder font-semibold">
+        {failureWords(first.problem)}
+      </p>
+    );
+  if (first.wanting.length > 0)
+    return (
+      <p className="text-lg">
+        The answer stands here as soon as Kilim knows <b>{listed(first.wanting)}</b>.
+      </p>
+    );
+  if (!answer || !sample || !plan)
+    return (
+      <p role="status" className="text-lg">
+        Trying it in plausible years…
+      </p>
+    );
+  return (
+    <>
+      <TheAnswer answer={answer} sample={sample} better={first.better} said={plan.said} today={realToday()} />
+      <KeepIt first={first} sample={sample} plan={plan} onMade={onMade} tell={tell} />
+    </>
+  );
+}
+
+/** Makes the garden, with its bed and the cover as it was answered. */
+function KeepIt({
+  first: { typed: t, set, clear },
+  sample,
+  plan,
+  onMade,
+  tell,
+}: Props & { first: First; sample: Sample; plan: NonNullable<First['plan']> }) {
+  const [busy, setBusy] = useState(false);
+  async function take() {
+    setBusy(true);
+    const today = realToday();
+    const records = firstRecords(plan.said, hands, today);
+    const put = firstPlan(sample, plan.said, records, plan.question.aims, today, hands.newId);
+    const made = await beginGarden(hands, { ...records, ...put });
+    setBusy(false);
+    if (!made.ok) return tell(made.failure);
+    clear();
+    onMade(records.garden.id, `/cover/${put.cover.id}/sow`);
+  }
+  return (
+    <div className="border-linen mt-4 border-t pt-4">
+      <TextField
+        label="Name of the garden"
+        hint="Leave it empty for My garden."
+        value={t.gardenName}
+        onChange={(gardenName) => set({ gardenName })}
+      />
+      <button
+        type="button"
+        className="btn btn-primary mt-3 w-full"
+        disabled={busy}
+        onClick={() => void take()}
+      >
+        Keep this plan and go on to sowing
+      </button>
+      <p className="text-bark mt-2">It stays in this browser, and can be undone or changed.</p>
+    </div>
   );
 }
 
@@ -249,7 +275,7 @@ function Chips({
 }
 
 /** Where: a town, with its frosts as they come out, corrected where the gardener knows better. */
-function Where({ first }: { first: NonNullable<ReturnType<typeof useFirst>> }) {
+function Where({ first }: { first: First }) {
   const { typed: t, set, frosts, units } = first;
   const [correcting, setCorrecting] = useState(false);
   const shown = (doy: number | undefined) =>

@@ -60,17 +60,96 @@ type ListRead = ReturnType<typeof readBedList>;
 
 /** Beds with their crops, or seed on the shelf, from a table that is pasted or a file. What was understood is shown before anything is written. */
 export function ListsIn({ tell }: { tell(f: Failure): void }) {
-  const { garden, beds, today, hands, run } = useGarden();
+  const lists = useList();
+  const { kind, text, take, table, columns, list } = lists;
+  const open = useFile(take, tell);
+  return (
+    <section aria-labelledby="lists-title" className="border-warp mt-6 border-t pt-3">
+      <h2 id="lists-title" className="font-display text-xl font-bold">
+        Bring a list in
+      </h2>
+      <div className="mt-2 grid gap-3 sm:grid-cols-2">
+        <SelectField<Kind>
+          label="What is in it"
+          value={kind}
+          options={[
+            ['beds', 'Beds, with what grows on them'],
+            ['seed', 'Seed on the shelf'],
+          ]}
+          onChange={lists.setKind}
+        />
+        <Field label="Or bring many beds in at once" hint="CSV or GeoJSON.">
+          {(id) => (
+            <input
+              id={id}
+              type="file"
+              className="file-input"
+              accept=".csv,.tsv,.txt,.json,.geojson"
+              onChange={(e) => {
+                void open(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          )}
+        </Field>
+      </div>
+      <div className="mt-3">
+        <Field label="Paste it from a spreadsheet" hint={HINTS[kind]}>
+          {(id) => (
+            <textarea
+              id={id}
+              className="textarea w-full font-mono"
+              rows={4}
+              value={text}
+              onChange={(e) => take(e.target.value)}
+            />
+          )}
+        </Field>
+      </div>
+      {lists.problem && (
+        <p role="alert" className="text-madder mt-2 font-semibold">
+          {lists.problem}
+        </p>
+      )}
+      {table && columns && list && (
+        <div
+          className="border-walnut bg-paper mt-3 border-l-4 p-3"
+          aria-label="What was understood"
+          role="group"
+        >
+          <p className="font-display text-2xl font-bold">{listWords(list)}</p>
+          <WhereItStands
+            kind={kind}
+            headers={table.headers}
+            columns={columns}
+            setColumns={lists.setColumns}
+            order={lists.order}
+            setOrder={lists.setOrder}
+          />
+          <Understood list={list} means={lists.means} setMeans={lists.setMeans} />
+          <PutIn list={list} done={() => take('')} />
+        </div>
+      )}
+    </section>
+  );
+}
+
+const HINTS: Record<Kind, string> = {
+  beds: 'A first line that names the columns: bed, size, crop, planted, out. A bed may stand in several lines.',
+  seed: 'A first line that names the columns: kind, weight, year.',
+};
+
+/** A pasted table as it is read: which column is which, how days are written, what unknown words mean. It is kept until it was put in or emptied. */
+function useList() {
+  const { garden, beds, today } = useGarden();
   const [kind, setKind] = useState<Kind>('beds');
   const [kept, keep, forget] = useDraft(`list for ${garden.id}`, '');
-  const text = kept ?? '';
   const [table, setTable] = useState<CsvTable | null>(null);
   const [columns, setColumns] = useState<Columns | null>(null);
   const [order, setOrder] = useState<DayOrder>('dmy');
   const [means, setMeans] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState('');
-  const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
-
+  const text = kept ?? '';
   function take(raw: string, as: Kind = kind) {
     if (raw === '') forget();
     else keep(raw);
@@ -88,13 +167,7 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
     setTable(found.value);
     setColumns(guessed);
     setMeans({});
-    const days = found.value.rows.map((r) => r[guessed.planted] ?? '');
-    const told = guessDayOrder(days);
-    setOrder(
-      told === 'dmy' && days.every((d) => !/^\s*(1[3-9]|2\d|3[01])\D/.test(d))
-        ? orderOf(navigator.language)
-        : told,
-    );
+    setOrder(orderHere(found.value.rows.map((r) => r[guessed.planted] ?? '')));
   }
   // What was pasted before the page was closed is read again.
   const back = useRef(false);
@@ -103,7 +176,46 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
     back.current = true;
     if (kept !== '') read(kept, kind);
   });
-  async function open(file: File | undefined) {
+  const { length, mass } = garden.units;
+  const list = useMemo(() => {
+    if (!table || !columns) return null;
+    if (kind === 'seed')
+      return readSeedList(table, columns, mass === 'imperial' ? 'oz' : 'g', Number(today.slice(0, 4)));
+    const unit = length === 'imperial' ? 'ft' : 'm';
+    return readBedList(table, { columns, order, unit, known: beds.map((b) => b.name), near: today, means });
+  }, [table, columns, kind, order, beds, today, means, length, mass]);
+  const chooseKind = (k: Kind) => {
+    setKind(k);
+    if (text) take(text, k);
+  };
+  return {
+    kind,
+    setKind: chooseKind,
+    text,
+    take,
+    table,
+    columns,
+    setColumns,
+    order,
+    setOrder,
+    means,
+    setMeans,
+    problem,
+    list,
+  };
+}
+
+/** The order days are written in, as they tell themselves; where they do not, as it is usual here. */
+function orderHere(days: string[]): DayOrder {
+  const told = guessDayOrder(days);
+  const tells = told !== 'dmy' || days.some((d) => /^\s*(1[3-9]|2\d|3[01])\D/.test(d));
+  return tells ? told : orderOf(navigator.language);
+}
+
+/** A file of a table, which is read as if it was pasted, or of shapes, which become beds at once. */
+function useFile(take: (raw: string) => void, tell: (f: Failure) => void) {
+  const { garden, beds, hands, run } = useGarden();
+  return async (file: File | undefined) => {
     if (!file) return;
     const read = await textOf(file, LARGEST.table);
     if (!read.ok) return tell(read.failure);
@@ -124,107 +236,22 @@ export function ListsIn({ tell }: { tell(f: Failure): void }) {
         fresh.map((b) => ({ ...b, at: places.get(b.id) ?? null })),
       ),
     );
-  }
-  const list = useMemo(() => {
-    if (!table || !columns) return null;
-    const known = beds.map((b) => b.name);
-    return kind === 'beds'
-      ? readBedList(table, { columns, order, unit, known, near: today, means })
-      : readSeedList(
-          table,
-          columns,
-          garden.units.mass === 'imperial' ? 'oz' : 'g',
-          Number(today.slice(0, 4)),
-        );
-  }, [table, columns, kind, order, unit, beds, today, means, garden.units.mass]);
-  const some = list && list.beds.length + list.crops.length + list.seed.length > 0;
+  };
+}
 
-  async function put() {
-    if (!list) return;
-    const make = (b: (typeof list.beds)[number], at: number) =>
-      freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: at });
-    if (await run(bringList(hands, garden.id, list, make, today))) take('');
-  }
+/** Writes what was understood. */
+function PutIn({ list, done }: { list: ListRead; done(): void }) {
+  const { garden, today, hands, run } = useGarden();
+  const some = list.beds.length + list.crops.length + list.seed.length > 0;
+  const make = (b: ListRead['beds'][number], at: number) =>
+    freshBed({ ...b, id: hands.newId(), gardenId: garden.id, order: at });
+  const put = async () => {
+    if (await run(bringList(hands, garden.id, list, make, today))) done();
+  };
   return (
-    <section aria-labelledby="lists-title" className="border-warp mt-6 border-t pt-3">
-      <h2 id="lists-title" className="font-display text-xl font-bold">
-        Bring a list in
-      </h2>
-      <div className="mt-2 grid gap-3 sm:grid-cols-2">
-        <SelectField<Kind>
-          label="What is in it"
-          value={kind}
-          options={[
-            ['beds', 'Beds, with what grows on them'],
-            ['seed', 'Seed on the shelf'],
-          ]}
-          onChange={(k) => {
-            setKind(k);
-            if (text) take(text, k);
-          }}
-        />
-        <Field label="Or bring many beds in at once" hint="CSV or GeoJSON.">
-          {(id) => (
-            <input
-              id={id}
-              type="file"
-              className="file-input"
-              accept=".csv,.tsv,.txt,.json,.geojson"
-              onChange={(e) => {
-                void open(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-          )}
-        </Field>
-      </div>
-      <div className="mt-3">
-        <Field
-          label="Paste it from a spreadsheet"
-          hint={
-            kind === 'beds'
-              ? 'A first line that names the columns: bed, size, crop, planted, out. A bed may stand in several lines.'
-              : 'A first line that names the columns: kind, weight, year.'
-          }
-        >
-          {(id) => (
-            <textarea
-              id={id}
-              className="textarea w-full font-mono"
-              rows={4}
-              value={text}
-              onChange={(e) => take(e.target.value)}
-            />
-          )}
-        </Field>
-      </div>
-      {problem && (
-        <p role="alert" className="text-madder mt-2 font-semibold">
-          {problem}
-        </p>
-      )}
-      {table && columns && list && (
-        <div
-          className="border-walnut bg-paper mt-3 border-l-4 p-3"
-          aria-label="What was understood"
-          role="group"
-        >
-          <p className="font-display text-2xl font-bold">{listWords(list)}</p>
-          <WhereItStands
-            kind={kind}
-            headers={table.headers}
-            columns={columns}
-            setColumns={setColumns}
-            order={order}
-            setOrder={setOrder}
-          />
-          <Understood list={list} means={means} setMeans={setMeans} />
-          <button type="button" className="btn btn-primary mt-3" disabled={!some} onClick={() => void put()}>
-            Put {listWords(list)} in the garden
-          </button>
-        </div>
-      )}
-    </section>
+    <button type="button" className="btn btn-primary mt-3" disabled={!some} onClick={() => void put()}>
+      Put {listWords(list)} in the garden
+    </button>
   );
 }
 

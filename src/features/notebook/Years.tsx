@@ -5,7 +5,16 @@ import { isGrown, shareOf } from '../../core/bed/pieces.ts';
 import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { showRain, showTemperature } from '../../core/units/show.ts';
-import { bareShare, bedYear, firstDay, gardenYears, weatherOf } from '../../core/years/years.ts';
+import {
+  bareShare,
+  type BedYear,
+  bedYear,
+  firstDay,
+  type GardenYear,
+  gardenYears,
+  weatherOf,
+  type YearWeather,
+} from '../../core/years/years.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { monthName, showIso } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/fields.tsx';
@@ -16,13 +25,44 @@ import { YearLedger } from './YearLedger.tsx';
 const PX_A_DAY = 0.92;
 const WIDE = 92;
 const LEFT = 44;
+const TOP = 24;
 const PREFIX = 'years';
 const MONTHS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 
 /** Past seasons laid next to each other: one bed through its years, the weather under them, and bare days of all beds with their trend. */
 export function Years() {
-  const { garden, beds, plantings, covers, weather, today } = useGarden();
+  const { beds } = useGarden();
   const [bedId, setBedId] = useState(beds[0]?.id ?? '');
+  const { years, weathers, all } = useYears();
+  if (beds.length === 0) return <p>Beds and their years stand here once there are some.</p>;
+  const ofBed = all.map((bedYears) => bedYears.find((b) => b.bedId === bedId));
+  const shares = all.map(bareShare);
+  return (
+    <div>
+      <p className="font-display text-3xl leading-tight font-bold">{bareWords(shares)}</p>
+      <div className="mt-3 w-40">
+        <SelectField
+          label="Bed"
+          value={bedId}
+          options={beds.map((b) => [b.id, b.name] as const)}
+          onChange={setBedId}
+        />
+      </div>
+      <YearStrips name={beds.find((b) => b.id === bedId)?.name ?? ''} years={years} ofBed={ofBed} />
+      <YearTable years={years} weathers={weathers} ofBed={ofBed} shares={shares} />
+      <p className="text-bark mt-2">
+        Counted from the day on which a bed’s own record begins, up to today; weather of the days that were
+        measured.
+      </p>
+      <SoilTests bedId={bedId} />
+      <YearLedger years={years} />
+    </div>
+  );
+}
+
+/** The garden's years from its first record, with their weather and what every bed carried in them. */
+function useYears() {
+  const { garden, beds, plantings, covers, weather, today } = useGarden();
   const now = dayOf(today);
   const south = garden.site.latitude_deg < 0;
   const years = useMemo(
@@ -49,129 +89,115 @@ export function Years() {
       }),
     [years, beds, plantings, covers, now],
   );
-  if (beds.length === 0) return <p>Beds and their years stand here once there are some.</p>;
+  return { years, weathers, all };
+}
+
+const percent = (share: number): number => Math.round(share * 100);
+
+function bareWords(shares: (number | undefined)[]): string {
+  const [last, before] = shares.filter((s): s is number => s !== undefined).reverse();
+  if (last === undefined) return 'No year to look back on yet';
+  return before === undefined
+    ? `${percent(last)} days of 100 bare so far`
+    : `${percent(last)} days of 100 bare this year, ${percent(before)} the year before`;
+}
+
+interface OfYears {
+  years: GardenYear[];
+  /** The one bed in each of them. */
+  ofBed: (BedYear | undefined)[];
+}
+
+/** One bed through its years, side by side, woven from the record. */
+function YearStrips({ name, years, ofBed }: OfYears & { name: string }) {
   const height = 366 * PX_A_DAY;
   const total = LEFT + years.length * (WIDE + 14);
-  const shares = all.map(bareShare);
-  const whole = shares.filter((s): s is number => s !== undefined);
+  const line = (d: number) => TOP + d * PX_A_DAY;
   return (
-    <div>
-      <p className="font-display text-3xl leading-tight font-bold">
-        {whole.length > 1
-          ? `${Math.round(whole.at(-1)! * 100)} days of 100 bare this year, ${Math.round(whole.at(-2)! * 100)} the year before`
-          : whole.length === 1
-            ? `${Math.round(whole[0]! * 100)} days of 100 bare so far`
-            : 'No year to look back on yet'}
-      </p>
-      <div className="mt-3 w-40">
-        <SelectField
-          label="Bed"
-          value={bedId}
-          options={beds.map((b) => [b.id, b.name] as const)}
-          onChange={setBedId}
-        />
-      </div>
-      <div
-        className="max-sm:runs-on mt-3 overflow-x-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="The years of one bed"
-      >
-        <svg
-          width={total}
-          height={height + 40}
-          role="img"
-          aria-label={`Bed ${beds.find((b) => b.id === bedId)?.name} in ${years.length} years`}
-        >
-          <WeaveDefs prefix={PREFIX} />
-          {MONTHS.map((d, m) => (
-            <g key={m}>
-              <line
-                x1={LEFT - 6}
-                x2={total}
-                y1={24 + d * PX_A_DAY}
-                y2={24 + d * PX_A_DAY}
-                stroke="var(--color-linen)"
-              />
-              <text x={2} y={24 + d * PX_A_DAY + 13} fontSize={14} fill="var(--color-bark)">
-                {monthName(years[0]!.from + d + 3)}
+    <div
+      className="max-sm:runs-on mt-3 overflow-x-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="The years of one bed"
+    >
+      <svg width={total} height={height + 40} role="img" aria-label={`Bed ${name} in ${years.length} years`}>
+        <WeaveDefs prefix={PREFIX} />
+        {MONTHS.map((d, m) => (
+          <g key={m}>
+            <line x1={LEFT - 6} x2={total} y1={line(d)} y2={line(d)} stroke="var(--color-linen)" />
+            <text x={2} y={line(d) + 13} fontSize={14} fill="var(--color-bark)">
+              {monthName(years[0]!.from + d + 3)}
+            </text>
+          </g>
+        ))}
+        {years.map((y, i) => {
+          const x = LEFT + i * (WIDE + 14);
+          return (
+            <g key={y.name}>
+              <text
+                x={x + WIDE / 2}
+                y={16}
+                textAnchor="middle"
+                fontSize={16}
+                fontWeight={700}
+                fill="var(--color-walnut)"
+              >
+                {y.name}
               </text>
+              <rect x={x} y={TOP} width={WIDE} height={height} fill={`url(#${PREFIX}-warp)`} />
+              {ofBed[i]?.segments.map((s) => (
+                <Piece key={s.from} s={s} x={x} y={line(s.from - y.from)} h={(s.to - s.from) * PX_A_DAY} />
+              ))}
             </g>
-          ))}
+          );
+        })}
+      </svg>
+    </div>
+  );
+}
+
+/** Bare days and the weather of every year, in a table. */
+function YearTable({
+  years,
+  weathers,
+  ofBed,
+  shares,
+}: OfYears & { weathers: (YearWeather | undefined)[]; shares: (number | undefined)[] }) {
+  const { garden } = useGarden();
+  return (
+    <div className="max-sm:runs-on mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Year by year">
+      <table className="text-left">
+        <thead>
+          <tr className="border-walnut border-b">
+            <th className="py-1 pr-5">Year</th>
+            <th className="pr-5">This bed bare</th>
+            <th className="pr-5">All beds bare</th>
+            <th className="pr-5">Last frost</th>
+            <th className="pr-5">First frost</th>
+            <th className="pr-5">Rain</th>
+            <th className="pr-5">Longest dry</th>
+            <th>Mean</th>
+          </tr>
+        </thead>
+        <tbody>
           {years.map((y, i) => {
-            const x = LEFT + i * (WIDE + 14);
-            const one = all[i]!.find((b) => b.bedId === bedId);
-            const at = (d: number) => 24 + (d - y.from) * PX_A_DAY;
+            const w = weathers[i];
+            const one = ofBed[i];
             return (
-              <g key={y.name}>
-                <text
-                  x={x + WIDE / 2}
-                  y={16}
-                  textAnchor="middle"
-                  fontSize={16}
-                  fontWeight={700}
-                  fill="var(--color-walnut)"
-                >
-                  {y.name}
-                </text>
-                <rect x={x} y={24} width={WIDE} height={height} fill={`url(#${PREFIX}-warp)`} />
-                {one?.segments.map((s) => (
-                  <Piece key={s.from} s={s} x={x} y={at(s.from)} h={at(s.to) - at(s.from)} />
-                ))}
-              </g>
+              <tr key={y.name} className="border-linen border-t">
+                <td className="py-1 pr-5 font-bold">{y.name}</td>
+                <td className="pr-5">{one && one.known_d > 0 ? `${one.bare_d} of ${one.known_d} d` : '–'}</td>
+                <td className="pr-5">{shares[i] === undefined ? '–' : `${percent(shares[i])} %`}</td>
+                <td className="pr-5">{w?.lastFrost ? showIso(w.lastFrost) : '–'}</td>
+                <td className="pr-5">{w?.firstFrost ? showIso(w.firstFrost) : '–'}</td>
+                <td className="pr-5">{w ? showRain(w.rain_mm, garden.units) : '–'}</td>
+                <td className="pr-5">{w ? `${w.dryRun_d} d` : '–'}</td>
+                <td>{w ? showTemperature(w.mean_c, garden.units) : '–'}</td>
+              </tr>
             );
           })}
-        </svg>
-      </div>
-      <div
-        className="max-sm:runs-on mt-4 overflow-x-auto"
-        tabIndex={0}
-        role="region"
-        aria-label="Year by year"
-      >
-        <table className="text-left">
-          <thead>
-            <tr className="border-walnut border-b">
-              <th className="py-1 pr-5">Year</th>
-              <th className="pr-5">This bed bare</th>
-              <th className="pr-5">All beds bare</th>
-              <th className="pr-5">Last frost</th>
-              <th className="pr-5">First frost</th>
-              <th className="pr-5">Rain</th>
-              <th className="pr-5">Longest dry</th>
-              <th>Mean</th>
-            </tr>
-          </thead>
-          <tbody>
-            {years.map((y, i) => {
-              const w = weathers[i];
-              const one = all[i]!.find((b) => b.bedId === bedId);
-              return (
-                <tr key={y.name} className="border-linen border-t">
-                  <td className="py-1 pr-5 font-bold">{y.name}</td>
-                  <td className="pr-5">
-                    {one && one.known_d > 0 ? `${one.bare_d} of ${one.known_d} d` : '–'}
-                  </td>
-                  <td className="pr-5">
-                    {shares[i] === undefined ? '–' : `${Math.round(shares[i] * 100)} %`}
-                  </td>
-                  <td className="pr-5">{w?.lastFrost ? showIso(w.lastFrost) : '–'}</td>
-                  <td className="pr-5">{w?.firstFrost ? showIso(w.firstFrost) : '–'}</td>
-                  <td className="pr-5">{w ? showRain(w.rain_mm, garden.units) : '–'}</td>
-                  <td className="pr-5">{w ? `${w.dryRun_d} d` : '–'}</td>
-                  <td>{w ? showTemperature(w.mean_c, garden.units) : '–'}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
-      <p className="text-bark mt-2">
-        Counted from the day on which a bed’s own record begins, up to today; weather of the days that were
-        measured.
-      </p>
-      <SoilTests bedId={bedId} />
-      <YearLedger years={years} />
+        </tbody>
+      </table>
     </div>
   );
 }
