@@ -19,7 +19,7 @@ interface Props {
 }
 
 /** A day, typed in the order of the gardener's language or picked; nothing is saved while it is being typed. */
-export function DateInput({ value, onChange, id, label, className = 'input', disabled }: Props) {
+export function DateInput({ value, onChange, id, label, className = 'input px-2', disabled }: Props) {
   const shown = value ? showIsoYear(value) : '';
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
@@ -63,7 +63,7 @@ export function DateInput({ value, onChange, id, label, className = 'input', dis
           aria-label={label}
           aria-invalid={wrong || undefined}
           aria-describedby={wrong ? hint : undefined}
-          className={`${className} min-w-0 px-2`}
+          className={`${className} min-w-0`}
           disabled={disabled}
           value={typed ?? shown}
           onFocus={(e) => e.target.select()}
