@@ -2,7 +2,8 @@ import { expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
 import { useGarden } from '../../ring/garden.tsx';
-import { Pieces, sizesOf } from './Pieces.tsx';
+import { sizesOf } from './CutForm.tsx';
+import { Pieces } from './Pieces.tsx';
 
 const base = demoGarden();
 const id = base.beds.find((b) => b.name === '3')!.id;

@@ -1,6 +1,6 @@
 import { plantBack } from '../../records/commands/change.ts';
-import { useState } from 'react';
 import { useParams, Link } from 'react-router';
+import { z } from 'zod';
 import { coverTitle, cropOf, findSpecies } from '../../catalogue/catalogue.ts';
 import { type CropEntry } from '../../catalogue/schema.ts';
 import { asOn } from '../../core/bed/pieces.ts';
@@ -10,7 +10,10 @@ import { type StrandId } from '../../core/plantBack/strands.ts';
 import { showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import { familiesBefore, restMissing } from '../../questions/plantBack.ts';
 import { changeCrop } from '../../records/commands/planting.ts';
+import type { Planting } from '../../records/types.ts';
+import { useGarden } from '../../ring/garden.tsx';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
 import { usePlantBack } from '../../ring/usePlantBack.ts';
 import { showDay, showIsoYear, showSpan } from '../../ui/dates.ts';
 import { DateField } from '../../ui/fields.tsx';
@@ -26,7 +29,6 @@ import { Strands, type StrandShown } from './Strands.tsx';
 export default function PlantBackPage() {
   const { cover, bed, beds, garden, plantings, covers, today, hands, run } = useCover(useParams().coverId);
   const { forecast, failure } = useForecast(cover);
-  const [typed, setOn] = useState<string | null>(null);
   const next = cover && plantings.find((p) => p.id === cover.nextPlantingId);
   const ending =
     forecast?.settled ?? forecast?.endings.find((e) => e.method === cover?.method) ?? forecast?.best;
@@ -37,7 +39,6 @@ export default function PlantBackPage() {
   const crop = cropOf(next.cropId);
   const name = crop.name.toLowerCase();
   const plantDay = dayOf(next.plantOn);
-  const on = typed ?? today;
   const families = familiesBefore(
     { bed, plantings: asOn(bed.id, beds, plantings), covers: asOn(bed.id, beds, covers) },
     next,
@@ -87,20 +88,7 @@ export default function PlantBackPage() {
           `${showSpan(ending.plantable.low, ending.plantable.high)} in 8 years of 10. ${readyWords(ending, plantDay)}`}
         {answer && !next.plantedOn && ` ${holdsBack(answer)}`}
       </Answer>
-      {!next.plantedOn && (
-        <form
-          className="mt-2 mb-5 flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void run(plantBack(hands, next, on));
-          }}
-        >
-          <DateField label="Planted on" value={on} onChange={setOn} />
-          <button type="submit" className="btn btn-primary">
-            Log planting of {name}
-          </button>
-        </form>
-      )}
+      {!next.plantedOn && <LogPlanting next={next} crop={name} />}
       {answer && !next.plantedOn && (
         <>
           <Strands
@@ -128,6 +116,25 @@ export default function PlantBackPage() {
         </p>
       )}
     </Page>
+  );
+}
+
+const planted = z.object({ on: z.string() });
+
+/** The day on which it really went in. */
+function LogPlanting({ next, crop }: { next: Planting; crop: string }) {
+  const { today, hands, run } = useGarden();
+  const form = useKeptForm(`planted ${next.id}`, planted, { on: today }, ({ on }) =>
+    run(plantBack(hands, next, on)),
+  );
+  if (!form) return null;
+  return (
+    <form className="mt-2 mb-5 flex flex-wrap items-end gap-3" onSubmit={form.onSubmit}>
+      <DateField label="Planted on" {...form.field('on')} />
+      <button type="submit" className="btn btn-primary">
+        Log planting of {crop}
+      </button>
+    </form>
   );
 }
 

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { z } from 'zod';
 import { cropOf, speciesOf } from '../../catalogue/catalogue.ts';
+import { parseNumber } from '../../core/units/number.ts';
 import { G_PER_OZ } from '../../core/units/show.ts';
 import { logSowing } from '../../records/verbs/seed.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { useDraft } from '../../ring/useDraft.ts';
+import { useKeptForm } from '../../ring/useKeptForm.ts';
 import { showIso } from '../../ui/dates.ts';
 import { DateField, TextField } from '../../ui/fields.tsx';
 import { walkOf } from './walk.ts';
@@ -17,73 +19,61 @@ interface Answered {
   late?: boolean;
 }
 
-/** What was really thrown, and when. It goes into the record, and off the shelf. */
-export function WriteDown({
-  cover,
-  bed,
-  weights,
-}: {
+interface Typed {
+  on: string;
+  /** By kind; what was not touched stands as it was meant. */
+  used: Record<string, string>;
+}
+interface Sown {
+  on: string;
+  seed: Cover['seed'];
+}
+
+const MOST_G = 500_000;
+
+/** What is typed, read as a sowing: a weight for every kind. @param textOf what stands in the field of a kind */
+const sowingOf = (
+  seed: Cover['seed'],
+  textOf: (s: Cover['seed'][number], used: Typed['used']) => string,
+  g_per_unit: number,
+) =>
+  z
+    .object({ on: z.string(), used: z.record(z.string(), z.string()) })
+    .transform(({ on, used }, ctx): Sown => {
+      const sown = seed.map((s) => {
+        const read = parseNumber(textOf(s, used), 0, MOST_G / g_per_unit);
+        return { ...s, used_g: read.ok ? read.value * g_per_unit : 0 };
+      });
+      if (sown.every((s) => s.used_g > 0)) return { on, seed: sown };
+      ctx.addIssue({
+        code: 'custom',
+        path: ['used'],
+        message: 'Enter the weight really used for each kind, more than nothing.',
+      });
+      return z.NEVER;
+    });
+
+interface Props {
   cover: Cover;
   bed: Bed;
   weights: { speciesId: string; weigh_g: number }[];
-}) {
-  const { garden, plantings, today, hands, run } = useGarden();
-  const [asked, setAsked] = useState<{ what: 'crop' | 'late'; so: Answered } | null>(null);
-  const imperial = garden.units.mass === 'imperial';
-  const [draft, setDraft, clear] = useDraft<{ on: string; used: Record<string, string> }>(
-    `sown ${cover.id}`,
-    {
-      on: cover.sownOn ?? today,
-      used: {},
-    },
-  );
-  const [problem, setProblem] = useState('');
-  if (!draft) return null;
-  const shown = (g: number) => (imperial ? (g / G_PER_OZ).toFixed(2) : g.toFixed(g < 20 ? 1 : 0));
-  const total = weights.reduce((s, w) => s + w.weigh_g, 0);
-  const left = walkOf(cover).stopped?.left_g ?? 0;
-  const meant = (speciesId: string) =>
-    (weights.find((w) => w.speciesId === speciesId)?.weigh_g ?? 0) * (1 - left / Math.max(left, total, 1));
-  const text = (s: Cover['seed'][number]) => draft.used[s.speciesId] ?? shown(s.used_g ?? meant(s.speciesId));
+}
 
-  const inTheWay = (on: string) =>
-    plantings.find(
-      (p) => p.bedId === bed.id && p.plantedOn !== null && p.plantedOn <= on && !p.clearedOn && !cover.sownOn,
-    );
-  const tooLate = (on: string) => !cover.sownOn && cover.plantBackOn !== null && on >= cover.plantBackOn;
-
-  async function log(answered: Answered = {}) {
-    const { on } = draft!;
-    const standing = inTheWay(on);
-    if (standing && !answered.cleared && !answered.under) return setAsked({ what: 'crop', so: answered });
-    if (tooLate(on) && !answered.late) return setAsked({ what: 'late', so: answered });
-    setAsked(null);
-    const seed = cover.seed.map((s) => ({
-      ...s,
-      used_g: Number(text(s).replace(',', '.')) * (imperial ? G_PER_OZ : 1),
-    }));
-    if (seed.some((s) => !(s.used_g > 0) || s.used_g > 500_000))
-      return setProblem('Enter the weight really used for each kind, more than nothing.');
-    setProblem('');
-    // A later start moves the ending with it only where the ending would otherwise come before the sowing.
-    if (await run(logSowing(hands, cover, { on, seed }, bed.name, answered.cleared))) clear();
-  }
-
+/** What was really thrown, and when. It goes into the record, and off the shelf. */
+export function WriteDown({ cover, bed, weights }: Props) {
+  const { form, imperial, textOf, asked, log, crop } = useWriteDown({ cover, bed, weights });
+  if (!form) return null;
+  const { typed, set } = form;
+  const problem = form.field('used').error;
   return (
-    <form
-      className="grid max-w-2xl gap-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void log();
-      }}
-    >
-      <DateField label="Sown on" value={draft.on} onChange={(on) => setDraft({ ...draft, on })} />
+    <form className="grid max-w-2xl gap-4" onSubmit={form.onSubmit}>
+      <DateField label="Sown on" {...form.field('on')} />
       {cover.seed.map((s) => (
         <TextField
           key={s.speciesId}
           label={`${speciesOf(s.speciesId).name} really used, ${imperial ? 'ounces' : 'grams'}`}
-          value={text(s)}
-          onChange={(t) => setDraft({ ...draft, used: { ...draft.used, [s.speciesId]: t } })}
+          value={textOf(s, typed.used)}
+          onChange={(t) => set({ used: { ...typed.used, [s.speciesId]: t } })}
           decimal
         />
       ))}
@@ -92,35 +82,86 @@ export function WriteDown({
           {problem}
         </p>
       )}
-      {asked?.what === 'crop' && (
+      {asked?.what === 'crop' && crop && (
         <CropStands
-          crop={inTheWay(draft.on)!}
-          on={draft.on}
+          crop={crop}
+          on={asked.sown.on}
           bedName={bed.name}
-          cleared={(p) => void log({ ...asked.so, cleared: p })}
-          under={() => void log({ ...asked.so, under: true })}
+          cleared={(p) => void log(asked.sown, { ...asked.so, cleared: p })}
+          under={() => void log(asked.sown, { ...asked.so, under: true })}
         />
       )}
       {asked?.what === 'late' && (
-        <div role="alert" className="border-madder border-l-4 pl-4">
-          <p>
-            The crop after it was meant to go in on {showIso(cover.plantBackOn!)}, before this sowing. Move
-            its planting first, or choose another cover for the time there is.
-          </p>
-          <div className="mt-2 flex flex-wrap gap-2">
-            <Link className="btn btn-primary" to={`/bed/${bed.id}/choose?from=${draft.on}`}>
-              What fits from {showIso(draft.on)}
-            </Link>
-            <button type="button" className="btn" onClick={() => void log({ ...asked.so, late: true })}>
-              Sown all the same
-            </button>
-          </div>
-        </div>
+        <Late
+          planted={cover.plantBackOn!}
+          on={asked.sown.on}
+          bedId={bed.id}
+          same={() => void log(asked.sown, { ...asked.so, late: true })}
+        />
       )}
       <button type="submit" className="btn btn-primary justify-self-start">
         {cover.sownOn ? 'Save the correction' : `Log sowing of bed ${bed.name}`}
       </button>
     </form>
+  );
+}
+
+/** The sowing as it is typed; it is logged once what the record holds against it was asked and answered. */
+function useWriteDown({ cover, bed, weights }: Props) {
+  const { garden, plantings, today, hands, run } = useGarden();
+  const [asked, setAsked] = useState<{ what: 'crop' | 'late'; sown: Sown; so: Answered } | null>(null);
+  const imperial = garden.units.mass === 'imperial';
+  const shown = (g: number) => (imperial ? (g / G_PER_OZ).toFixed(2) : g.toFixed(g < 20 ? 1 : 0));
+  const total = weights.reduce((s, w) => s + w.weigh_g, 0);
+  const left = walkOf(cover).stopped?.left_g ?? 0;
+  const meant = (speciesId: string) =>
+    (weights.find((w) => w.speciesId === speciesId)?.weigh_g ?? 0) * (1 - left / Math.max(left, total, 1));
+  const textOf = (s: Cover['seed'][number], used: Typed['used']) =>
+    used[s.speciesId] ?? shown(s.used_g ?? meant(s.speciesId));
+  const inTheWay = (on: string) =>
+    plantings.find(
+      (p) => p.bedId === bed.id && p.plantedOn !== null && p.plantedOn <= on && !p.clearedOn && !cover.sownOn,
+    );
+  const tooLate = (on: string) => !cover.sownOn && cover.plantBackOn !== null && on >= cover.plantBackOn;
+  const form = useKeptForm(
+    `sown ${cover.id}`,
+    sowingOf(cover.seed, textOf, imperial ? G_PER_OZ : 1),
+    { on: cover.sownOn ?? today, used: {} } as Typed,
+    (sown) => log(sown, {}),
+  );
+  async function log(sown: Sown, so: Answered): Promise<boolean> {
+    const ask = (what: 'crop' | 'late') => {
+      setAsked({ what, sown, so });
+      return false;
+    };
+    if (inTheWay(sown.on) && !so.cleared && !so.under) return ask('crop');
+    if (tooLate(sown.on) && !so.late) return ask('late');
+    setAsked(null);
+    // A later start moves the ending with it only where the ending would otherwise come before the sowing.
+    const kept = await run(logSowing(hands, cover, sown, bed.name, so.cleared));
+    if (kept) form?.clear();
+    return kept;
+  }
+  return { form, imperial, textOf, asked, log, crop: asked && inTheWay(asked.sown.on) };
+}
+
+/** The planting day of what follows lies before this sowing: another cover, or all the same. */
+function Late({ planted, on, bedId, same }: { planted: string; on: string; bedId: string; same(): void }) {
+  return (
+    <div role="alert" className="border-madder border-l-4 pl-4">
+      <p>
+        The crop after it was meant to go in on {showIso(planted)}, before this sowing. Move its planting
+        first, or choose another cover for the time there is.
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Link className="btn btn-primary" to={`/bed/${bedId}/choose?from=${on}`}>
+          What fits from {showIso(on)}
+        </Link>
+        <button type="button" className="btn" onClick={same}>
+          Sown all the same
+        </button>
+      </div>
+    </div>
   );
 }
 
