@@ -79,42 +79,12 @@ function NewMix() {
   );
 }
 
-function MixCard({
-  recipe,
-  onSave,
-  onRemove,
-}: {
+interface OfMix {
   recipe: Recipe;
   onSave(r: Recipe): void;
-  onRemove(): void;
-}) {
-  const [kind, setKind] = useState('phacelia');
-  const { ground: beds } = useGarden();
-  // By the bed where all are of one size, by the bag where there is one.
-  const bed_m2 = beds.every((b) => b.area_m2 === beds[0]!.area_m2) ? beds[0]?.area_m2 : undefined;
-  const by = { bed_m2, packet_g: recipe.packs.length === 1 ? recipe.packs[0]!.size_g : undefined };
-  const sizes = recipe.parts.map((p) => findSpecies(p.speciesId)?.seed.thousandSeed_g ?? 10);
-  const mass = recipe.parts.map((p) => p.share);
-  const seeds = countShares(mass, sizes);
-  const put = (shares: number[]) =>
-    onSave({ ...recipe, parts: recipe.parts.map((p, i) => ({ ...p, share: shares[i]! })) });
-  const field = (label: string, value: number, set: (share: number) => void) => (
-    <input
-      type="number"
-      min={1}
-      max={99}
-      aria-label={label}
-      className="input input-sm w-20!"
-      key={value}
-      defaultValue={Math.round(value * 100)}
-      disabled={recipe.parts.length < 2}
-      onBlur={(e) => {
-        const v = Number(e.target.value) / 100;
-        if (v > 0 && v < 1 && Math.round(v * 100) !== Math.round(value * 100)) set(v);
-        else e.target.value = String(Math.round(value * 100));
-      }}
-    />
-  );
+}
+
+function MixCard({ recipe, onSave, onRemove }: OfMix & { onRemove(): void }) {
   return (
     <section className="border-linen border-t py-3">
       <div className="flex flex-wrap items-baseline gap-3">
@@ -124,100 +94,156 @@ function MixCard({
           Take away
         </button>
       </div>
-      <table className="text-left">
-        <thead>
-          <tr>
-            <th className="pr-6">Kind</th>
-            <th className="pr-6">% by weight</th>
-            <th className="pr-6">% of the seeds</th>
-            <th>
-              <span className="sr-only">Drop</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {recipe.parts.map((p, i) => {
-            const n = speciesOf(p.speciesId).name;
-            return (
-              <tr key={p.speciesId}>
-                <td className="pr-6">{n}</td>
-                <td className="pr-6">
-                  {field(`${n} in ${recipe.name}, % by weight`, mass[i]!, (s) => put(withShare(mass, i, s)))}
-                </td>
-                <td className="pr-6">
-                  {field(`${n} in ${recipe.name}, % of the seeds`, seeds[i]!, (s) =>
-                    put(massShares(withShare(seeds, i, s), sizes)),
-                  )}
-                </td>
-                <td>
-                  {recipe.parts.length > 1 && (
-                    <button
-                      type="button"
-                      className="btn btn-ghost btn-xs"
-                      onClick={() => {
-                        const parts = recipe.parts.filter((_, k) => k !== i);
-                        const sum = parts.reduce((s, x) => s + x.share, 0);
-                        onSave({ ...recipe, parts: parts.map((x) => ({ ...x, share: x.share / sum })) });
-                      }}
-                    >
-                      Drop {n.toLowerCase()}
-                    </button>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Shares recipe={recipe} onSave={onSave} />
       <div className="mt-2 flex max-w-2xl flex-wrap items-end gap-3">
-        <SelectField
-          label={`Add to ${recipe.name}`}
-          value={kind}
-          options={species
-            .filter((s) => !recipe.parts.some((p) => p.speciesId === s.id))
-            .map((s) => [s.id, s.name] as const)}
-          onChange={setKind}
-        />
-        <button
-          type="button"
-          className="btn"
-          onClick={() => {
-            if (recipe.parts.some((p) => p.speciesId === kind)) return;
-            const one = 1 / (recipe.parts.length + 1);
-            onSave({
-              ...recipe,
-              parts: [
-                ...recipe.parts.map((p) => ({ ...p, share: p.share * (1 - one) })),
-                { speciesId: kind, share: one },
-              ],
-            });
-          }}
-        >
-          Add it
-        </button>
+        <AddKind recipe={recipe} onSave={onSave} />
         <Check
           label="Bought ready mixed"
           checked={recipe.ready}
           onChange={(ready) => onSave({ ...recipe, ready })}
         />
       </div>
-      {recipe.ready && (
-        <div className="mt-2 max-w-2xl">
-          <p>
-            Rate on its bag:{' '}
-            {recipe.rate_g_m2
-              ? `${Number(recipe.rate_g_m2.toPrecision(3))} g/m² (${Number(rateIn(recipe.rate_g_m2, 'lb/acre').toPrecision(3))} lb/acre)`
-              : 'not entered'}
-          </p>
-          <BagRate recipe={recipe} by={by} onSave={onSave} />
-          <PackList
-            packs={recipe.packs}
-            name={recipe.name}
-            onChange={(packs) => onSave({ ...recipe, packs })}
-          />
-        </div>
-      )}
+      {recipe.ready && <Bought recipe={recipe} onSave={onSave} />}
     </section>
+  );
+}
+
+/** The kinds of a mix with their shares, by weight and by number of seeds; changing one changes the other. */
+function Shares({ recipe, onSave }: OfMix) {
+  const sizes = recipe.parts.map((p) => findSpecies(p.speciesId)?.seed.thousandSeed_g ?? 10);
+  const mass = recipe.parts.map((p) => p.share);
+  const seeds = countShares(mass, sizes);
+  const put = (shares: number[]) =>
+    onSave({ ...recipe, parts: recipe.parts.map((p, i) => ({ ...p, share: shares[i]! })) });
+  const drop = (i: number) => {
+    const parts = recipe.parts.filter((_, k) => k !== i);
+    const sum = parts.reduce((all, x) => all + x.share, 0);
+    onSave({ ...recipe, parts: parts.map((x) => ({ ...x, share: x.share / sum })) });
+  };
+  const alone = recipe.parts.length < 2;
+  return (
+    <table className="text-left">
+      <thead>
+        <tr>
+          <th className="pr-6">Kind</th>
+          <th className="pr-6">% by weight</th>
+          <th className="pr-6">% of the seeds</th>
+          <th>
+            <span className="sr-only">Drop</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {recipe.parts.map((p, i) => {
+          const n = speciesOf(p.speciesId).name;
+          return (
+            <tr key={p.speciesId}>
+              <td className="pr-6">{n}</td>
+              <td className="pr-6">
+                <ShareField
+                  label={`${n} in ${recipe.name}, % by weight`}
+                  share={mass[i]!}
+                  fixed={alone}
+                  set={(s) => put(withShare(mass, i, s))}
+                />
+              </td>
+              <td className="pr-6">
+                <ShareField
+                  label={`${n} in ${recipe.name}, % of the seeds`}
+                  share={seeds[i]!}
+                  fixed={alone}
+                  set={(s) => put(massShares(withShare(seeds, i, s), sizes))}
+                />
+              </td>
+              <td>
+                {!alone && (
+                  <button type="button" className="btn btn-ghost btn-xs" onClick={() => drop(i)}>
+                    Drop {n.toLowerCase()}
+                  </button>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** A share in hundredths, set when the field is left; what is no share between nothing and all goes back to what it was. */
+function ShareField({
+  label,
+  share,
+  fixed,
+  set,
+}: {
+  label: string;
+  share: number;
+  fixed: boolean;
+  set(share: number): void;
+}) {
+  const shown = Math.round(share * 100);
+  return (
+    <input
+      type="number"
+      min={1}
+      max={99}
+      aria-label={label}
+      className="input input-sm w-20!"
+      key={share}
+      defaultValue={shown}
+      disabled={fixed}
+      onBlur={(e) => {
+        const v = Number(e.target.value) / 100;
+        if (v > 0 && v < 1 && Math.round(v * 100) !== shown) set(v);
+        else e.target.value = String(shown);
+      }}
+    />
+  );
+}
+
+function AddKind({ recipe, onSave }: OfMix) {
+  const [kind, setKind] = useState('phacelia');
+  const add = () => {
+    if (recipe.parts.some((p) => p.speciesId === kind)) return;
+    const one = 1 / (recipe.parts.length + 1);
+    const others = recipe.parts.map((p) => ({ ...p, share: p.share * (1 - one) }));
+    onSave({ ...recipe, parts: [...others, { speciesId: kind, share: one }] });
+  };
+  return (
+    <>
+      <SelectField
+        label={`Add to ${recipe.name}`}
+        value={kind}
+        options={species
+          .filter((s) => !recipe.parts.some((p) => p.speciesId === s.id))
+          .map((s) => [s.id, s.name] as const)}
+        onChange={setKind}
+      />
+      <button type="button" className="btn" onClick={add}>
+        Add it
+      </button>
+    </>
+  );
+}
+
+/** What the bag of a ready mix says, and the bags there are. */
+function Bought({ recipe, onSave }: OfMix) {
+  const { ground: beds } = useGarden();
+  // By the bed where all are of one size, by the bag where there is one.
+  const bed_m2 = beds.every((b) => b.area_m2 === beds[0]!.area_m2) ? beds[0]?.area_m2 : undefined;
+  const by = { bed_m2, packet_g: recipe.packs.length === 1 ? recipe.packs[0]!.size_g : undefined };
+  return (
+    <div className="mt-2 max-w-2xl">
+      <p>
+        Rate on its bag:{' '}
+        {recipe.rate_g_m2
+          ? `${Number(recipe.rate_g_m2.toPrecision(3))} g/m² (${Number(rateIn(recipe.rate_g_m2, 'lb/acre').toPrecision(3))} lb/acre)`
+          : 'not entered'}
+      </p>
+      <BagRate recipe={recipe} by={by} onSave={onSave} />
+      <PackList packs={recipe.packs} name={recipe.name} onChange={(packs) => onSave({ ...recipe, packs })} />
+    </div>
   );
 }
 

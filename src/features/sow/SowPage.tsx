@@ -5,7 +5,9 @@ import { showMass } from '../../core/units/show.ts';
 import { saveWalk, tickStep } from '../../records/verbs/seed.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Forecast } from '../../core/forecast/forecast.ts';
-import type { Cover, Look, Walk } from '../../records/types.ts';
+import type { Bed, Cover, Look, Walk } from '../../records/types.ts';
+import { type SowToday } from '../../core/sowing/today.ts';
+import { useGarden } from '../../ring/garden.tsx';
 import { comingUp, sowTodayInput } from '../../questions/cover.ts';
 import { seedNeeded, weightsOf } from '../../questions/weights.ts';
 import { useCover, useForecast } from '../../ring/useForecast.ts';
@@ -28,134 +30,175 @@ import { WriteDown } from './WriteDown.tsx';
 
 /** In the garden: whether today is good, the steps in their order, and the record of what was really thrown. */
 export default function SowPage() {
-  const ring = useCover(useParams().coverId);
-  const { cover, bed, garden, plantings, looks, weather, today, hands, run } = ring;
-  const { forecast, failure } = useForecast(cover);
-  const [fetched, setFetched] = useDraft<ServiceForecast | null>(`forecast ${garden.id}`, null);
-  const ahead = fetched && fetched.from === today ? fetched : null;
-  const asked =
-    cover && bed && fetched !== undefined && unknownKinds(cover.parts).length === 0
-      ? sowTodayInput(garden, bed, cover, plantings, weather, daysAhead(ahead, today), today)
-      : undefined;
-  const { answer, busy } = useSowToday(asked, cover?.id);
+  const { cover, bed } = useCover(useParams().coverId);
   if (!cover || !bed) return <p className="p-6">This cover is not in the garden.</p>;
-  const walk = walkOf(cover);
-  const weights = weightsOf(cover, bed);
-  const thrown = walk.portionsDone >= cover.throws;
-  const onWalk = (part: Partial<Walk>, label: string) => run(saveWalk(hands, cover.id, part, label));
-  const sod = bed.surface === 'sod';
-  const ticked = (when: 'before' | 'after') =>
-    wayOf(cover.wayId)
-      .steps.filter((s) => s.when === when)
-      .every((s) => walk.prepared.includes(`${cover.wayId} ${s.id}`));
-  // One thing at a time: the step that is due stands open, the others a tap away.
-  const due = cover.sownOn
-    ? 0
-    : !ticked('before') && walk.portionsDone === 0
-      ? 1
-      : seedNeeded(cover) && !thrown
-        ? 2
-        : !ticked('after')
-          ? 3
-          : 5;
+  return <Sow cover={cover} bed={bed} />;
+}
 
+interface OfBed {
+  cover: Cover;
+  bed: Bed;
+}
+
+function Sow({ cover, bed }: OfBed) {
+  const { today } = useGarden();
+  const { forecast, failure } = useForecast(cover);
+  const day = useSowingDay(cover, bed);
   return (
     <div className="garden-touch">
       <Page title={`Sow bed ${bed.name}`} lead={coverTitle(cover)}>
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={failure} />
         {cover.sownOn ? (
-          <>
-            <Answer big={`Sown ${showIsoYear(cover.sownOn)}`}>
-              {cover.seed
-                .map(
-                  (s) =>
-                    `${showMass(s.used_g ?? 0, garden.units)} ${speciesOf(s.speciesId).name.toLowerCase()}`,
-                )
-                .join(', ')}
-              .{' '}
-              {forecast
-                ? `Up ${showSpan(forecast.stand.emerged.low, forecast.stand.emerged.high)}.${Number.isFinite(forecast.stand.closed.low) ? ` Ground closed ${showSpan(forecast.stand.closed.low, forecast.stand.closed.high)}.` : ' The ground does not close in time.'}`
-                : 'Working out when it comes up…'}
-            </Answer>
-            {forecast && (
-              <EmergenceClock stages={forecast.stand.stages} today={today} seenUp={seenUp(looks, cover.id)} />
-            )}
-            {coming(cover, forecast, today) && !seenUp(looks, cover.id) && (
-              <WaterNow cover={cover} bed={bed} />
-            )}
-            <Patch cover={cover} bed={bed} answer={answer} />
-            <Link className="btn btn-primary mt-4" to={`/cover/${cover.id}/look`}>
-              To the looks
-            </Link>
-          </>
+          <IsSown cover={cover} bed={bed} forecast={forecast} answer={day.answer} />
         ) : (
           <>
             <Today
               cover={cover}
               bed={bed}
-              answer={answer}
-              busy={busy}
-              forecast={ahead}
-              onForecast={setFetched}
-              cropUntil={asked?.cropUntil}
+              answer={day.answer}
+              busy={day.busy}
+              forecast={day.ahead}
+              onForecast={day.setFetched}
+              cropUntil={day.asked?.cropUntil}
             />
             {cover.sowOn > today && <p className="text-bark mt-1">Planned for {showIsoYear(cover.sowOn)}.</p>}
           </>
         )}
-        <Step n={1} title="Make ready" open={due === 1 || sod}>
-          <Ways cover={cover} bed={bed} />
-          {sod ? (
-            <SodRefused bed={bed} />
-          ) : (
-            <Checklist
-              cover={cover}
-              when="before"
-              locked={false}
-              prepared={walk.prepared}
-              onTick={(step, done) => run(tickStep(hands, cover.id, step, done, 'a step of preparation'))}
-            />
-          )}
-        </Step>
-        {!sod && (
-          <>
-            {seedNeeded(cover) && (
-              <Step n={2} title="Throw" open={due === 2 || due === 3}>
-                {weights.length > 0 && (
-                  <>
-                    <Throwing cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
-                    <details className="border-linen mt-4 border-t pt-2" open={walk.counts.length > 0}>
-                      <summary className="cursor-pointer text-lg font-bold">Count seeds in a frame</summary>
-                      <CountSeeds cover={cover} walk={walk} weights={weights} onWalk={onWalk} />
-                    </details>
-                    <RanOut cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
-                  </>
-                )}
-                <p className="mt-3 max-w-2xl">
-                  <b className="text-madder">Caution.</b> Coloured seed is treated and poisonous: gloves,
-                  cover every spill, keep birds, pets and children off, never eat or feed it.
-                </p>
-              </Step>
-            )}
-            <Step n={3} title="Afterwards" open={due === 3}>
-              <Checklist
-                cover={cover}
-                when="after"
-                locked={seedNeeded(cover) && !thrown && !cover.sownOn}
-                prepared={walk.prepared}
-                onTick={(step, done) => run(tickStep(hands, cover.id, step, done, 'a step after sowing'))}
-              />
-            </Step>
-            <Step n={4} title="Water in" open={due === 5}>
-              <WaterIn cover={cover} bed={bed} air_c={(answer?.hottestNext10_c ?? 20) - 5} />
-            </Step>
-            <Step n={5} title={cover.sownOn ? 'Correct the record' : 'Write it down'} open>
-              <WriteDown key={cover.sownOn ?? 'new'} cover={cover} bed={bed} weights={weights} />
-            </Step>
-          </>
-        )}
+        <SowingSteps cover={cover} bed={bed} hottest_c={day.answer?.hottestNext10_c} />
       </Page>
     </div>
+  );
+}
+
+/** Whether today is good for it, from the weather that was and the days ahead where they were fetched today. */
+function useSowingDay(cover: Cover, bed: Bed) {
+  const { garden, plantings, weather, today } = useGarden();
+  const [fetched, setFetched] = useDraft<ServiceForecast | null>(`forecast ${garden.id}`, null);
+  const ahead = fetched && fetched.from === today ? fetched : null;
+  const asked =
+    fetched !== undefined && unknownKinds(cover.parts).length === 0
+      ? sowTodayInput(garden, bed, cover, plantings, weather, daysAhead(ahead, today), today)
+      : undefined;
+  return { ahead, setFetched, asked, ...useSowToday(asked, cover.id) };
+}
+
+/** What was sown, when it comes up and whether it has, and water while it does. */
+function IsSown({
+  cover,
+  bed,
+  forecast,
+  answer,
+}: OfBed & { forecast: Forecast | undefined; answer: SowToday | undefined }) {
+  const { garden, looks, today } = useGarden();
+  const up = seenUp(looks, cover.id);
+  const used = cover.seed.map(
+    (s) => `${showMass(s.used_g ?? 0, garden.units)} ${speciesOf(s.speciesId).name.toLowerCase()}`,
+  );
+  return (
+    <>
+      <Answer big={`Sown ${showIsoYear(cover.sownOn!)}`}>
+        {used.join(', ')}. {forecast ? upWords(forecast) : 'Working out when it comes up…'}
+      </Answer>
+      {forecast && <EmergenceClock stages={forecast.stand.stages} today={today} seenUp={up} />}
+      {coming(cover, forecast, today) && !up && <WaterNow cover={cover} bed={bed} />}
+      <Patch cover={cover} bed={bed} answer={answer} />
+      <Link className="btn btn-primary mt-4" to={`/cover/${cover.id}/look`}>
+        To the looks
+      </Link>
+    </>
+  );
+}
+
+function upWords({ stand: { emerged, closed } }: Forecast): string {
+  const closes = Number.isFinite(closed.low)
+    ? `Ground closed ${showSpan(closed.low, closed.high)}.`
+    : 'The ground does not close in time.';
+  return `Up ${showSpan(emerged.low, emerged.high)}. ${closes}`;
+}
+
+/** The step that is due; the others are a tap away. */
+function stepDue(cover: Cover, walk: Walk): number {
+  const ticked = (when: 'before' | 'after') =>
+    wayOf(cover.wayId)
+      .steps.filter((s) => s.when === when)
+      .every((s) => walk.prepared.includes(`${cover.wayId} ${s.id}`));
+  if (cover.sownOn) return 0;
+  if (!ticked('before') && walk.portionsDone === 0) return 1;
+  if (seedNeeded(cover) && walk.portionsDone < cover.throws) return 2;
+  return ticked('after') ? 5 : 3;
+}
+
+/** Air ten days ahead is cooler on the whole than its hottest, and where nothing is known of it, like a mild day. */
+const COOLER_C = 5;
+const MILD_C = 20;
+
+/** Make ready, throw, what comes afterwards, water in, and write it down. */
+function SowingSteps({ cover, bed, hottest_c = MILD_C }: OfBed & { hottest_c: number | undefined }) {
+  const { hands, run } = useGarden();
+  const walk = walkOf(cover);
+  const due = stepDue(cover, walk);
+  const sod = bed.surface === 'sod';
+  const thrown = walk.portionsDone >= cover.throws;
+  const list = (when: 'before' | 'after', locked: boolean, label: string) => (
+    <Checklist
+      cover={cover}
+      when={when}
+      locked={locked}
+      prepared={walk.prepared}
+      onTick={(step, done) => run(tickStep(hands, cover.id, step, done, label))}
+    />
+  );
+  return (
+    <>
+      <Step n={1} title="Make ready" open={due === 1 || sod}>
+        <Ways cover={cover} bed={bed} />
+        {sod ? <SodRefused bed={bed} /> : list('before', false, 'a step of preparation')}
+      </Step>
+      {!sod && (
+        <>
+          {seedNeeded(cover) && (
+            <Step n={2} title="Throw" open={due === 2 || due === 3}>
+              <ThrowIt cover={cover} bed={bed} walk={walk} />
+            </Step>
+          )}
+          <Step n={3} title="Afterwards" open={due === 3}>
+            {list('after', seedNeeded(cover) && !thrown && !cover.sownOn, 'a step after sowing')}
+          </Step>
+          <Step n={4} title="Water in" open={due === 5}>
+            <WaterIn cover={cover} bed={bed} air_c={hottest_c - COOLER_C} />
+          </Step>
+          <Step n={5} title={cover.sownOn ? 'Correct the record' : 'Write it down'} open>
+            <WriteDown key={cover.sownOn ?? 'new'} cover={cover} bed={bed} weights={weightsOf(cover, bed)} />
+          </Step>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Portion by portion over the bed, a frame to count seeds in, and what to do when seed runs out. */
+function ThrowIt({ cover, bed, walk }: OfBed & { walk: Walk }) {
+  const { hands, run } = useGarden();
+  const weights = weightsOf(cover, bed);
+  const onWalk = (part: Partial<Walk>, label: string) => run(saveWalk(hands, cover.id, part, label));
+  return (
+    <>
+      {weights.length > 0 && (
+        <>
+          <Throwing cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+          <details className="border-linen mt-4 border-t pt-2" open={walk.counts.length > 0}>
+            <summary className="cursor-pointer text-lg font-bold">Count seeds in a frame</summary>
+            <CountSeeds cover={cover} walk={walk} weights={weights} onWalk={onWalk} />
+          </details>
+          <RanOut cover={cover} bed={bed} walk={walk} weights={weights} onWalk={onWalk} />
+        </>
+      )}
+      <p className="mt-3 max-w-2xl">
+        <b className="text-madder">Caution.</b> Coloured seed is treated and poisonous: gloves, cover every
+        spill, keep birds, pets and children off, never eat or feed it.
+      </p>
+    </>
   );
 }
 

@@ -26,37 +26,11 @@ const CAN_L = 10;
 
 /** Millimetres to litres to minutes with the gardener's own hose, can or line. */
 export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: number }) {
-  const { garden, hands, run } = useGarden();
-  const { units } = garden;
-  const imperial = units.length === 'imperial';
-  const [form, setForm] = useDraft(`water ${garden.id}`, {
-    by: 'hose' as keyof typeof BY,
-    litres: imperial ? '2.5' : '10',
-    seconds: '',
-    cups: '',
-    minutes: '15',
-  });
-  if (!form) return null;
-  const set = (part: Partial<typeof form>) => setForm({ ...form, ...part });
+  const { garden } = useGarden();
+  const { units, watering: w } = garden;
   const area = sownArea_m2(cover, bed);
   const litres = litresFor(FIRST_WATERING_MM, area);
-  const w = garden.watering;
   const keep = keepMoist(air_c);
-  const number = (t: string) => Number(t.replace(',', '.'));
-  const cups = form.cups
-    .split(/[;\s]+|,(?=\s)/)
-    .filter(Boolean)
-    .map((t) => number(t) * (imperial ? MM_PER_IN : 1));
-  const cup =
-    cups.length >= 3 && cups.every((c) => c >= 0)
-      ? cupAnswer({ cups_mm: cups, minutes: number(form.minutes) }, area)
-      : undefined;
-  const timed =
-    number(form.seconds) > 0
-      ? ((number(form.litres) * (imperial ? L_PER_GAL : 1)) / number(form.seconds)) * 60
-      : undefined;
-  const flow = form.by === 'hose' || form.by === 'can' ? timed : cup?.flow_l_min;
-  const sense = flow === undefined ? undefined : flowSense(flow);
   return (
     <section aria-label="Water in" className="max-w-2xl">
       <p className="text-xl">
@@ -75,90 +49,148 @@ export function WaterIn({ cover, bed, air_c }: { cover: Cover; bed: Bed; air_c: 
         without rain until most are up. A soft rose, never a jet: it floats seed into drifts. No water on
         ground that is wet; if rain is due tonight, look tomorrow.
       </p>
-      <details className="mt-2">
-        <summary className="cursor-pointer underline">Measure what your water gives</summary>
-        <div className="mt-2 grid gap-3 sm:grid-cols-3">
-          <SelectField
-            label="Watered by"
-            value={form.by}
-            options={Object.entries(BY) as [keyof typeof BY, string][]}
-            onChange={(by) => set({ by })}
-          />
-          {form.by === 'hose' || form.by === 'can' ? (
-            <>
-              <TextField
-                label={`Bucket, ${imperial ? 'gallons' : 'litres'}`}
-                value={form.litres}
-                onChange={(l) => set({ litres: l })}
-                decimal
-              />
-              <TextField
-                label="Full after, seconds"
-                value={form.seconds}
-                onChange={(seconds) => set({ seconds })}
-                decimal
-              />
-            </>
-          ) : (
-            <>
-              <TextField
-                label={`Water in each cup, ${imperial ? 'inches' : 'mm'}`}
-                hint={`set out all over the bed, e.g. ${imperial ? '0.2; 0.25; 0.2; 0.3' : '4; 5; 6; 5'}`}
-                value={form.cups}
-                onChange={(c) => set({ cups: c })}
-              />
-              <TextField
-                label="After minutes"
-                value={form.minutes}
-                onChange={(minutes) => set({ minutes })}
-                decimal
-              />
-            </>
-          )}
-        </div>
-        {cup && form.by !== 'hose' && form.by !== 'can' && (
-          <p className="mt-2">
-            {showRain(cup.mm_h, units)} an hour, the driest quarter gets {Math.round(cup.lowestQuarter * 100)}{' '}
-            % of the mean:{' '}
-            {cup.uniformity >= 0.8
-              ? 'even enough'
-              : cup.uniformity >= 0.65
-                ? 'uneven: water the dry places by hand'
-                : 'too uneven for seed: move it, or use a rose'}
-            .
-          </p>
-        )}
-        {sense === 'impossible' && (
-          <p role="alert" className="text-madder mt-2 font-semibold">
-            {showFlow(flow!, units)} is more than a tap gives ({showFlow(10, units)} to {showFlow(25, units)}
-            ). Check the minutes and the cups: nothing is saved.
-          </p>
-        )}
-        {sense === 'trickle' && (
-          <p role="alert" className="text-madder mt-2 font-semibold">
-            {showFlow(flow!, units)} is a drip. Check the figures: nothing is saved.
-          </p>
-        )}
-        <button
-          type="button"
-          className="btn mt-2"
-          disabled={sense !== 'likely'}
-          onClick={() =>
-            void run(
-              changeGarden(hands, garden.id, 'what the water gives', () => ({
-                watering: {
-                  by: form.by,
-                  flow_l_min: flow!,
-                  cups_mm: form.by === 'hose' || form.by === 'can' ? [] : cups,
-                  minutes: cup ? number(form.minutes) : 0,
-                },
-              })),
-            )
-          }
-        >
-          Keep this{flow && sense === 'likely' ? `: ${showFlow(flow, units)}` : ''}
-        </button>
-      </details>
+      <Measured area_m2={area} />
     </section>
+  );
+}
+
+type By = keyof typeof BY;
+/** Fewer cups tell nothing of how evenly water falls. */
+const LEAST_CUPS = 3;
+const EVEN = 0.8;
+const UNEVEN = 0.65;
+const number = (t: string): number => Number(t.replace(',', '.'));
+
+/** What was measured, as it is typed, and the flow it comes to. */
+function useMeasured(area_m2: number) {
+  const { garden } = useGarden();
+  const imperial = garden.units.length === 'imperial';
+  const [form, setForm] = useDraft(`water ${garden.id}`, {
+    by: 'hose' as By,
+    litres: imperial ? '2.5' : '10',
+    seconds: '',
+    cups: '',
+    minutes: '15',
+  });
+  if (!form) return undefined;
+  const timed = form.by === 'hose' || form.by === 'can';
+  const cups = form.cups
+    .split(/[;\s]+|,(?=\s)/)
+    .filter(Boolean)
+    .map((t) => number(t) * (imperial ? MM_PER_IN : 1));
+  const cup =
+    !timed && cups.length >= LEAST_CUPS && cups.every((c) => c >= 0)
+      ? cupAnswer({ cups_mm: cups, minutes: number(form.minutes) }, area_m2)
+      : undefined;
+  const litres = number(form.litres) * (imperial ? L_PER_GAL : 1);
+  const bucket = number(form.seconds) > 0 ? (litres / number(form.seconds)) * 60 : undefined;
+  const flow = timed ? bucket : cup?.flow_l_min;
+  return {
+    form,
+    set: (part: Partial<typeof form>) => setForm({ ...form, ...part }),
+    imperial,
+    timed,
+    cups,
+    cup,
+    flow,
+    sense: flow === undefined ? undefined : flowSense(flow),
+  };
+}
+type OfWater = NonNullable<ReturnType<typeof useMeasured>>;
+
+/** A bucket and a clock, or cups set out over the bed; kept once it can be true. */
+function Measured({ area_m2 }: { area_m2: number }) {
+  const { garden, hands, run } = useGarden();
+  const { units } = garden;
+  const m = useMeasured(area_m2);
+  if (!m) return null;
+  const { form, cup, flow, sense } = m;
+  const keep = () =>
+    void run(
+      changeGarden(hands, garden.id, 'what the water gives', () => ({
+        watering: {
+          by: form.by,
+          flow_l_min: flow!,
+          cups_mm: m.timed ? [] : m.cups,
+          minutes: cup ? number(form.minutes) : 0,
+        },
+      })),
+    );
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer underline">Measure what your water gives</summary>
+      <Fields {...m} />
+      {cup && (
+        <p className="mt-2">
+          {showRain(cup.mm_h, units)} an hour, the driest quarter gets {Math.round(cup.lowestQuarter * 100)} %
+          of the mean: {evenWords(cup.uniformity)}.
+        </p>
+      )}
+      {sense === 'impossible' && (
+        <p role="alert" className="text-madder mt-2 font-semibold">
+          {showFlow(flow!, units)} is more than a tap gives ({showFlow(10, units)} to {showFlow(25, units)}).
+          Check the minutes and the cups: nothing is saved.
+        </p>
+      )}
+      {sense === 'trickle' && (
+        <p role="alert" className="text-madder mt-2 font-semibold">
+          {showFlow(flow!, units)} is a drip. Check the figures: nothing is saved.
+        </p>
+      )}
+      <button type="button" className="btn mt-2" disabled={sense !== 'likely'} onClick={keep}>
+        Keep this{flow && sense === 'likely' ? `: ${showFlow(flow, units)}` : ''}
+      </button>
+    </details>
+  );
+}
+
+const evenWords = (uniformity: number): string =>
+  uniformity >= EVEN
+    ? 'even enough'
+    : uniformity >= UNEVEN
+      ? 'uneven: water the dry places by hand'
+      : 'too uneven for seed: move it, or use a rose';
+
+function Fields({ form, set, imperial, timed }: OfWater) {
+  return (
+    <div className="mt-2 grid gap-3 sm:grid-cols-3">
+      <SelectField
+        label="Watered by"
+        value={form.by}
+        options={Object.entries(BY) as [By, string][]}
+        onChange={(by) => set({ by })}
+      />
+      {timed ? (
+        <>
+          <TextField
+            label={`Bucket, ${imperial ? 'gallons' : 'litres'}`}
+            value={form.litres}
+            onChange={(litres) => set({ litres })}
+            decimal
+          />
+          <TextField
+            label="Full after, seconds"
+            value={form.seconds}
+            onChange={(seconds) => set({ seconds })}
+            decimal
+          />
+        </>
+      ) : (
+        <>
+          <TextField
+            label={`Water in each cup, ${imperial ? 'inches' : 'mm'}`}
+            hint={`set out all over the bed, e.g. ${imperial ? '0.2; 0.25; 0.2; 0.3' : '4; 5; 6; 5'}`}
+            value={form.cups}
+            onChange={(cups) => set({ cups })}
+          />
+          <TextField
+            label="After minutes"
+            value={form.minutes}
+            onChange={(minutes) => set({ minutes })}
+            decimal
+          />
+        </>
+      )}
+    </div>
   );
 }

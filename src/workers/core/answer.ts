@@ -16,7 +16,6 @@ import { sowToday } from '../../core/sowing/today.ts';
 import { readCover } from '../../core/look/photo.ts';
 import { roundsOf } from '../../core/rounds/rounds.ts';
 import { shareOut } from '../../core/share/share.ts';
-import { type ShareAnswer } from '../../core/share/types.ts';
 import { cameOf } from '../../core/learn/came.ts';
 import { learnKills } from '../../core/learn/kills.ts';
 import { learn } from '../../core/learn/learn.ts';
@@ -26,7 +25,7 @@ import { frostsOf, withFrosts } from '../../core/climate/corrected.ts';
 import { siteFromNormals } from '../../core/climate/normals.ts';
 import { siteFromPattern } from '../../core/climate/pattern.ts';
 import { siteFromQuestions } from '../../core/climate/questions.ts';
-import { type FromWorker, type ToWorker } from './protocol.ts';
+import { type FromWorker, type Kind, type Questions, type ToWorker } from './protocol.ts';
 
 type Ask = Extract<ToWorker, { type: 'ask' }>;
 
@@ -56,6 +55,45 @@ function standingOf(input: ForecastInput): Standing {
   return held.standing;
 }
 
+type OneAnswer = Exclude<Kind, 'choose' | 'settle' | 'share'>;
+
+const wayOf = (asked: ForecastInput, id: string) => asked.methods.find((m) => m.id === id);
+
+/** Questions that are answered in one piece. */
+const ANSWERS: { [K in OneAnswer]: (input: Questions[K]['input']) => Questions[K]['answer'] } = {
+  sample: (input) => sampleFor(input.candidates[0]!, input, weatherOf(input), room),
+  forecast: forecastCover,
+  rounds: ({ covers, today }) => roundsOf(covers, today),
+  photo: ({ picture, shift }) => readCover(picture, shift),
+  lastWeeks: ({ asked, method, inThirds }) =>
+    lastWeeks(asked, method === null ? undefined : wayOf(asked, method), standingOf(asked), inThirds),
+  lanes: ({ asked, method, aims, count, apart_d }) =>
+    lanes(standingOf(asked), wayOf(asked, method)!, aims, count, apart_d, asked.today),
+  variants: ({ asked, startDay, ways }) => ways.map((m) => tryEnding(standingOf(asked), m, startDay)),
+  tryEnding: ({ asked, method, startDay, after_d }) =>
+    tryEnding(standingOf(asked), wayOf(asked, method)!, startDay, after_d ?? undefined),
+  plantBack,
+  planCovers: ({ only, ...input }) => {
+    const candidates = [...input.candidates, ...allCovers()];
+    if (only === undefined) return coversFor({ ...input, candidates }, PLAN_COVERS);
+    const one = candidates.find((c) => c.id === only);
+    return one ? coverThere(input, one) : [];
+  },
+  learnKills,
+  mowing,
+  water: waterToday,
+  sowToday,
+  fitQuestions: (input) => siteFromQuestions(input, climates),
+  fitNormals: siteFromNormals,
+  learn,
+  came: cameOf,
+  rotate: planRotations,
+  frosts: frostsOf,
+  fitFrosts: ({ site, known }) => withFrosts(site, known),
+  fitPattern: ({ patternId, latitude_deg }) =>
+    siteFromPattern(climates.find((c) => c.id === patternId) ?? climates[0]!, latitude_deg),
+};
+
 /**
  * Works one question out, posting parts as they come. Between parts it lets other messages in, so that a cancel is heard.
  * The worker file is a few lines round this, and tests call it directly.
@@ -67,111 +105,37 @@ export async function answer(
   pause: () => Promise<void>,
 ): Promise<void> {
   const { id } = ask;
-  async function inParts(parts: Generator<Sample, unknown>, total: number): Promise<void> {
-    const found = new Map<string, Sample>();
-    for (const sample of parts) {
-      found.set(sample.id, sample);
-      post({ type: 'part', id, done: found.size, total, part: sample });
+  /** Posts every part; the answer is what `whole` makes of them, unless it was called off between two. */
+  async function inParts<P>(parts: Iterable<P>, total: number, whole: (all: P[]) => unknown): Promise<void> {
+    const all: P[] = [];
+    for (const part of parts) {
+      all.push(part);
+      post({ type: 'part', id, done: total === 0 ? 0 : all.length, total, part });
       await pause();
       if (cancelled()) return post({ type: 'cancelled', id });
     }
-    post({ type: 'answer', id, answer: [...found.values()] });
+    post({ type: 'answer', id, answer: whole(all) });
   }
+  const samples = (all: Sample[]) => [...new Map(all.map((s) => [s.id, s])).values()];
   try {
     if (!ON_HELD.has(ask.kind)) held = undefined;
     switch (ask.kind) {
       case 'choose': {
-        const total = ask.input.candidates.length;
-        return await inParts(roughSamples(ask.input, weatherOf(ask.input), room), total);
+        const { input } = ask;
+        return await inParts(roughSamples(input, weatherOf(input), room), input.candidates.length, samples);
       }
       case 'settle': {
         const { asked, hints } = ask.input;
-        return await inParts(settleSamples(asked, hints, weatherOf(asked), room), hints.length);
+        return await inParts(settleSamples(asked, hints, weatherOf(asked), room), hints.length, samples);
       }
-      case 'sample':
+      case 'share':
+        return await inParts(shareOut(ask.input), 0, (all) => all.at(-1));
+      default:
         return post({
           type: 'answer',
           id,
-          answer: sampleFor(ask.input.candidates[0]!, ask.input, weatherOf(ask.input), room),
+          answer: (ANSWERS[ask.kind] as (input: unknown) => unknown)(ask.input),
         });
-      case 'forecast':
-        return post({ type: 'answer', id, answer: forecastCover(ask.input) });
-      case 'share': {
-        const parts = shareOut(ask.input);
-        let shared: ShareAnswer | undefined;
-        for (let step = parts.next(); !step.done; step = parts.next()) {
-          shared = step.value;
-          post({ type: 'part', id, done: 0, total: 0, part: shared });
-          await pause();
-          if (cancelled()) return post({ type: 'cancelled', id });
-        }
-        return post({ type: 'answer', id, answer: shared });
-      }
-      case 'rounds':
-        return post({ type: 'answer', id, answer: roundsOf(ask.input.covers, ask.input.today) });
-      case 'photo':
-        return post({ type: 'answer', id, answer: readCover(ask.input.picture, ask.input.shift) });
-      case 'lastWeeks': {
-        const { asked, method, inThirds } = ask.input;
-        const way = asked.methods.find((m) => m.id === method);
-        return post({ type: 'answer', id, answer: lastWeeks(asked, way, standingOf(asked), inThirds) });
-      }
-      case 'lanes': {
-        const { asked, method, aims, count, apart_d } = ask.input;
-        const way = asked.methods.find((m) => m.id === method)!;
-        return post({
-          type: 'answer',
-          id,
-          answer: lanes(standingOf(asked), way, aims, count, apart_d, asked.today),
-        });
-      }
-      case 'variants': {
-        const { asked, startDay, ways } = ask.input;
-        const standing = standingOf(asked);
-        return post({ type: 'answer', id, answer: ways.map((m) => tryEnding(standing, m, startDay)) });
-      }
-      case 'tryEnding': {
-        const { asked, method, startDay, after_d } = ask.input;
-        const way = asked.methods.find((m) => m.id === method)!;
-        const answered = tryEnding(standingOf(asked), way, startDay, after_d ?? undefined);
-        return post({ type: 'answer', id, answer: answered });
-      }
-      case 'plantBack':
-        return post({ type: 'answer', id, answer: plantBack(ask.input) });
-      case 'planCovers': {
-        const candidates = [...ask.input.candidates, ...allCovers()];
-        const { only, ...input } = ask.input;
-        const one = candidates.find((c) => c.id === only);
-        if (only !== undefined)
-          return post({ type: 'answer', id, answer: one ? coverThere(input, one) : [] });
-        return post({ type: 'answer', id, answer: coversFor({ ...ask.input, candidates }, PLAN_COVERS) });
-      }
-      case 'learnKills':
-        return post({ type: 'answer', id, answer: learnKills(ask.input) });
-      case 'mowing':
-        return post({ type: 'answer', id, answer: mowing(ask.input) });
-      case 'water':
-        return post({ type: 'answer', id, answer: waterToday(ask.input) });
-      case 'sowToday':
-        return post({ type: 'answer', id, answer: sowToday(ask.input) });
-      case 'fitQuestions':
-        return post({ type: 'answer', id, answer: siteFromQuestions(ask.input, climates) });
-      case 'fitNormals':
-        return post({ type: 'answer', id, answer: siteFromNormals(ask.input) });
-      case 'learn':
-        return post({ type: 'answer', id, answer: learn(ask.input) });
-      case 'came':
-        return post({ type: 'answer', id, answer: cameOf(ask.input) });
-      case 'rotate':
-        return post({ type: 'answer', id, answer: planRotations(ask.input) });
-      case 'frosts':
-        return post({ type: 'answer', id, answer: frostsOf(ask.input) });
-      case 'fitFrosts':
-        return post({ type: 'answer', id, answer: withFrosts(ask.input.site, ask.input.known) });
-      case 'fitPattern': {
-        const pattern = climates.find((c) => c.id === ask.input.patternId) ?? climates[0]!;
-        return post({ type: 'answer', id, answer: siteFromPattern(pattern, ask.input.latitude_deg) });
-      }
     }
   } catch (error) {
     // With its place in the code for whoever looks into it; the screen says it in a sentence.
