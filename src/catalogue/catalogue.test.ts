@@ -34,7 +34,7 @@ test('every data file has its form', () => {
   const read = <T>(schema: z.ZodType<T>, list: unknown) => z.array(schema).parse(list);
   expect(read(speciesSchema, species).length).toBeGreaterThanOrEqual(45);
   expect(read(mixSchema, mixes).length).toBeGreaterThanOrEqual(20);
-  expect(read(cropSchema, crops)).toHaveLength(50);
+  expect(read(cropSchema, crops)).toHaveLength(54);
   for (const [schema, list] of [
     [climateSchema, climates],
     [methodSchema, methods],

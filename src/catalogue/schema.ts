@@ -272,6 +272,8 @@ export const sowingWaySchema = z.object({
   straw: z.boolean().optional(),
   emergedShare: share,
   rateFactor: z.number().positive(),
+  /** Minutes by hand on 100 m2, from the first step to the last, watering apart (judgement). */
+  minutesPer100m2: z.number().positive(),
   /** Seed lies on the ground and nothing covers it. */
   onTop: z.boolean(),
   /** How deep the ground is loosened for it, cm; left as it is where absent. */

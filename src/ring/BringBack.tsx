@@ -83,99 +83,27 @@ export function BringBack({ done }: Props) {
   );
 }
 
+interface InFile {
+  file: FromFile;
+  seen: Beside;
+}
+
+/** What is in the file beside what is here, what would clash, and the ways to take it. */
 function Held({
   file,
   seen,
   take,
   busy,
-}: {
-  file: FromFile;
-  seen: Beside;
+}: InFile & {
   take(how: 'replace' | 'merge'): void;
   busy: boolean;
 }) {
-  const rows = seen.tables.filter((t) => t.here > 0 || t.there > 0);
-  const newer = newerSide(seen);
-  const differs = seen.gardenDiffers || seen.tables.some((t) => t.differ + t.onlyHere + t.onlyThere > 0);
   return (
     <section aria-label="What is in the file" className="border-linen bg-paper mt-3 border p-4">
       <h3 className="font-display text-lg font-bold">{file.garden.name}</h3>
-      <p>
-        {seen.isNew
-          ? 'Not in this browser yet.'
-          : newer === 'same'
-            ? differs
-              ? 'Both were last written on the same day, and they differ.'
-              : 'The same as what is here.'
-            : newer === 'there'
-              ? 'The file is newer than what is here.'
-              : 'What is here is newer than the file.'}
-      </p>
-      <table className="mt-2 w-full max-w-md text-left tabular-nums">
-        <thead>
-          <tr className="border-linen border-b">
-            <th className="py-1 font-semibold">Holds</th>
-            {!seen.isNew && <th className="font-semibold">here</th>}
-            <th className="font-semibold">in the file</th>
-            {!seen.isNew && <th className="font-semibold">differ</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {!seen.isNew && seen.gardenDiffers && (
-            <tr>
-              <td className="py-0.5" colSpan={3}>
-                Tools, rules or prices
-              </td>
-              <td>yes</td>
-            </tr>
-          )}
-          {rows.map((t) => (
-            <tr key={t.table}>
-              <td className="py-0.5">{WORDS[t.table]}</td>
-              {!seen.isNew && <td>{t.here}</td>}
-              <td>{t.there}</td>
-              {!seen.isNew && <td>{t.differ + t.onlyHere + t.onlyThere || '–'}</td>}
-            </tr>
-          ))}
-          <tr className="border-linen border-t">
-            <td className="py-0.5">Newest entry</td>
-            {!seen.isNew && <td>{seen.newest.here ? showIsoYear(seen.newest.here) : '–'}</td>}
-            <td>{seen.newest.there ? showIsoYear(seen.newest.there) : '–'}</td>
-            {!seen.isNew && <td />}
-          </tr>
-        </tbody>
-      </table>
-      {seen.clashes.length > 0 && (
-        <details className="mt-2">
-          <summary>
-            {seen.clashes.length} {seen.clashes.length === 1 ? 'place was' : 'places were'} written on both
-            sides: the later word counts when both are made one
-          </summary>
-          <ul className="mt-1 max-h-48 overflow-auto text-sm" tabIndex={0}>
-            {seen.clashes.map((c) => (
-              <li key={`${c.table} ${c.id} ${c.field}`}>
-                {titleOf(file, c)}, {fieldWords(c.field)}: {valueWords(c.here)} here, {valueWords(c.there)} in
-                the file; {c.taken === 'here' ? 'the word here' : 'the file’s word'} counts
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-      {seen.overlaps.length > 0 && (
-        <div className="mt-2">
-          <p className="text-madder font-semibold">
-            Made one, {seen.overlaps.length === 1 ? 'two things stand' : 'some things stand'} on one bed at
-            the same time. Nothing is lost; one of each pair then wants another date:
-          </p>
-          <ul className="text-sm">
-            {seen.overlaps.map((o) => (
-              <li key={o.ids.join(' ')}>
-                {o.ids.map((id) => titleOf(file, { table: o.table, id })).join(' and ')}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      <p>{ageWords(seen)}</p>
+      <Counts seen={seen} />
+      <Clashes file={file} seen={seen} />
       {file.since !== undefined && (
         <p className="mt-2">
           The file holds only what is newer than {showIsoYear(file.since.slice(0, 10))}
@@ -207,6 +135,101 @@ function Held({
       </div>
       <p className="text-bark mt-2 text-sm">Undo takes it back as one.</p>
     </section>
+  );
+}
+
+/** Which of the two is newer, and whether they are the same. */
+function ageWords(seen: Beside): string {
+  if (seen.isNew) return 'Not in this browser yet.';
+  const newer = newerSide(seen);
+  if (newer !== 'same')
+    return newer === 'there'
+      ? 'The file is newer than what is here.'
+      : 'What is here is newer than the file.';
+  const differs = seen.gardenDiffers || seen.tables.some((t) => t.differ + t.onlyHere + t.onlyThere > 0);
+  return differs ? 'Both were last written on the same day, and they differ.' : 'The same as what is here.';
+}
+
+/** How many records of each kind are here and in the file, and the newest of each side. */
+function Counts({ seen }: { seen: Beside }) {
+  const both = !seen.isNew;
+  const day = (iso: string | null | undefined) => (iso ? showIsoYear(iso) : '–');
+  return (
+    <table className="mt-2 w-full max-w-md text-left tabular-nums">
+      <thead>
+        <tr className="border-linen border-b">
+          <th className="py-1 font-semibold">Holds</th>
+          {both && <th className="font-semibold">here</th>}
+          <th className="font-semibold">in the file</th>
+          {both && <th className="font-semibold">differ</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {both && seen.gardenDiffers && (
+          <tr>
+            <td className="py-0.5" colSpan={3}>
+              Tools, rules or prices
+            </td>
+            <td>yes</td>
+          </tr>
+        )}
+        {seen.tables
+          .filter((t) => t.here > 0 || t.there > 0)
+          .map((t) => (
+            <tr key={t.table}>
+              <td className="py-0.5">{WORDS[t.table]}</td>
+              {both && <td>{t.here}</td>}
+              <td>{t.there}</td>
+              {both && <td>{t.differ + t.onlyHere + t.onlyThere || '–'}</td>}
+            </tr>
+          ))}
+        <tr className="border-linen border-t">
+          <td className="py-0.5">Newest entry</td>
+          {both && <td>{day(seen.newest.here)}</td>}
+          <td>{day(seen.newest.there)}</td>
+          {both && <td />}
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+/** Fields that both sides wrote, with the word that counts; and what would stand on one bed at once. */
+function Clashes({ file, seen: { clashes, overlaps } }: InFile) {
+  return (
+    <>
+      {clashes.length > 0 && (
+        <details className="mt-2">
+          <summary>
+            {clashes.length} {clashes.length === 1 ? 'place was' : 'places were'} written on both sides: the
+            later word counts when both are made one
+          </summary>
+          <ul className="mt-1 max-h-48 overflow-auto text-sm" tabIndex={0}>
+            {clashes.map((c) => (
+              <li key={`${c.table} ${c.id} ${c.field}`}>
+                {titleOf(file, c)}, {fieldWords(c.field)}: {valueWords(c.here)} here, {valueWords(c.there)} in
+                the file; {c.taken === 'here' ? 'the word here' : 'the file’s word'} counts
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {overlaps.length > 0 && (
+        <div className="mt-2">
+          <p className="text-madder font-semibold">
+            Made one, {overlaps.length === 1 ? 'two things stand' : 'some things stand'} on one bed at the
+            same time. Nothing is lost; one of each pair then wants another date:
+          </p>
+          <ul className="text-sm">
+            {overlaps.map((o) => (
+              <li key={o.ids.join(' ')}>
+                {o.ids.map((id) => titleOf(file, { table: o.table, id })).join(' and ')}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
   );
 }
 

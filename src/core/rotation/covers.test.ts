@@ -13,6 +13,7 @@ const cover = (
   sample: {
     id,
     name: id,
+    sowDay: dayOf('2027-09-05'),
     best: {
       bareDays: { mid: best.bare ?? 10 },
       nitrogen_g_m2: { mid: best.nitrogen ?? 2 },
@@ -58,6 +59,7 @@ describe('what the covers of a plan come to', () => {
     freeDay: 0,
     plantDay: days,
     cover: taken,
+    sowing_min_100m2: 90,
   });
   test('bare days a bed and year, nitrogen by year, work by month, and what hangs most', () => {
     const rye = cover('rye', 0.5, { bare: 20, nitrogen: 3, minutes: 90, start: '2028-04-20' });
@@ -65,9 +67,9 @@ describe('what the covers of a plan come to', () => {
     const sums = sumsOf(
       [gap(0, 200, rye), gap(0, 100), gap(1, 150, rye), gap(1, 50, drain)],
       [
-        { year: 0, area_m2: 10, takes_g_m2: 18 },
-        { year: 1, area_m2: 10, takes_g_m2: 6 },
-        { year: 1, area_m2: 10, takes_g_m2: 0 },
+        { year: 0, area_m2: 10, takes_g_m2: 18, plantDay: dayOf('2028-05-20'), minutes: 12 },
+        { year: 1, area_m2: 10, takes_g_m2: 6, plantDay: dayOf('2029-05-02'), minutes: 5 },
+        { year: 1, area_m2: 10, takes_g_m2: 0, plantDay: dayOf('2029-07-02'), minutes: 4 },
       ],
       2,
       2,
@@ -80,7 +82,10 @@ describe('what the covers of a plan come to', () => {
       { given_g: 30, wanted_g: 180 },
       { given_g: 30, wanted_g: 60 },
     ]);
-    expect(sums.minutes).toEqual([0, 0, 0, 18, 0, 0, 0, 0, 0, 6, 0, 0]);
+    expect(sums.minutes.end).toEqual([0, 0, 0, 18, 0, 0, 0, 0, 0, 6, 0, 0]);
+    expect(sums.minutes.plant).toEqual([0, 0, 0, 0, 17, 0, 4, 0, 0, 0, 0, 0]);
+    // Three covers sown, nine minutes each.
+    expect(sums.minutes.sow).toEqual([0, 0, 0, 0, 0, 0, 0, 0, 27, 0, 0, 0]);
     expect(sums.most).toEqual({ name: 'rye', times: 2 });
   });
   test('a plan without gaps', () =>

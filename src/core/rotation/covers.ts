@@ -66,6 +66,10 @@ const lean = ({ sample, fit }: Ranked): PlanCover => ({
   fit,
 });
 
+/** Kinds of work that a plan asks. */
+export const PLAN_WORK = ['plant', 'sow', 'end'] as const;
+export type PlanWork = (typeof PLAN_WORK)[number];
+
 /** What the covers of a plan come to. */
 export interface PlanSums {
   gaps: number;
@@ -74,8 +78,8 @@ export interface PlanSums {
   emptyDays: number;
   /** By year of the plan: nitrogen that covers leave the crops above bare ground, and what those crops take, g. */
   nitrogen: { given_g: number; wanted_g: number }[];
-  /** Minutes that ending the covers takes, by month of any year, January first. */
-  minutes: number[];
+  /** Minutes that putting crops in, sowing covers and ending them takes, by month of any year, January first. */
+  minutes: Record<PlanWork, number[]>;
   /** The cover that hangs most often, in so many gaps. */
   most: { name: string; times: number } | undefined;
 }
@@ -87,32 +91,48 @@ export interface SummedGap {
   freeDay: Day;
   plantDay: Day;
   cover: PlanCover | undefined;
+  /** What sowing the usual way takes, minutes on 100 m2. */
+  sowing_min_100m2: number;
 }
 
-/**
- * Answers: what do a plan's covers leave bare, give, and ask in work? @param crops nitrogen that each planned crop takes, g/m2, less what it fixes itself
- */
+/** A planned crop as it is summed up. */
+export interface SummedCrop {
+  year: number;
+  area_m2: number;
+  plantDay: Day;
+  /** Nitrogen it takes, less what it fixes itself. */
+  takes_g_m2: number;
+  /** What putting it in takes. */
+  minutes: number;
+}
+
+/** Answers: what do a plan's covers leave bare and give, and what do they and its crops ask in work? */
 export function sumsOf(
   gaps: readonly SummedGap[],
-  crops: readonly { year: number; area_m2: number; takes_g_m2: number }[],
+  crops: readonly SummedCrop[],
   beds: number,
   years: number,
 ): PlanSums {
   const nitrogen = Array.from({ length: years }, () => ({ given_g: 0, wanted_g: 0 }));
-  const minutes = new Array<number>(12).fill(0);
+  const months = () => new Array<number>(12).fill(0);
+  const minutes = { plant: months(), sow: months(), end: months() };
   const times = new Map<string, number>();
   let bare = 0;
   let empty = 0;
-  for (const { year, area_m2, freeDay, plantDay, cover } of gaps) {
+  for (const { year, area_m2, freeDay, plantDay, cover, sowing_min_100m2 } of gaps) {
     const best = cover?.sample.best;
     empty += plantDay - freeDay;
     bare += best ? best.bareDays.mid : plantDay - freeDay;
     if (!cover || !best) continue;
     nitrogen[year]!.given_g += Math.max(0, best.nitrogen_g_m2.mid) * area_m2;
-    minutes[monthOf(best.startDay)]! += (best.minutesPer100m2 * area_m2) / 100;
+    minutes.sow[monthOf(cover.sample.sowDay)]! += (sowing_min_100m2 * area_m2) / 100;
+    minutes.end[monthOf(best.startDay)]! += (best.minutesPer100m2 * area_m2) / 100;
     times.set(cover.sample.name, (times.get(cover.sample.name) ?? 0) + 1);
   }
-  for (const c of crops) nitrogen[c.year]!.wanted_g += c.takes_g_m2 * c.area_m2;
+  for (const c of crops) {
+    nitrogen[c.year]!.wanted_g += c.takes_g_m2 * c.area_m2;
+    minutes.plant[monthOf(c.plantDay)]! += c.minutes;
+  }
   const [most] = [...times].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]));
   const each = Math.max(1, beds * years);
   return {

@@ -25,40 +25,9 @@ interface Props {
 
 /** Shares, rate, dates and way of ending under the gardener's hand; odds answer while a slider moves. */
 export function Alter({ own, setOwn, sample, freeDay, plantDay, here, units, done }: Props) {
-  const [adding, setAdding] = useState('');
   const usable = here.filter((m) => m.missing.length === 0);
-  const free = species.filter((s) => !own.parts.some((p) => p.speciesId === s.id));
   const waits = methods.find((m) => m.id === own.method)?.passes.some((p) => p.kind.startsWith('check'));
   const endDay = own.endDay ?? sample?.best?.startDay;
-
-  function share(id: string, to: number) {
-    const others = own.parts.filter((p) => p.speciesId !== id);
-    const rest = others.reduce((s, p) => s + p.share, 0) || 1;
-    setOwn({
-      ...own,
-      parts: own.parts.map((p) =>
-        p.speciesId === id ? { ...p, share: to } : { ...p, share: (p.share / rest) * (1 - to) },
-      ),
-    });
-  }
-  function take(id: string) {
-    const kept = own.parts.filter((p) => p.speciesId !== id);
-    const total = kept.reduce((s, p) => s + p.share, 0) || 1;
-    setOwn({ ...own, parts: kept.map((p) => ({ ...p, share: p.share / total })) });
-  }
-  function add() {
-    if (!adding) return;
-    const part = 1 / (own.parts.length + 1);
-    setOwn({
-      ...own,
-      parts: [
-        ...own.parts.map((p) => ({ ...p, share: p.share * (1 - part) })),
-        { speciesId: adding, share: part },
-      ],
-    });
-    setAdding('');
-  }
-
   return (
     <section className="border-walnut bg-paper mt-3 border-l-4 p-3" aria-label="Alter this sample">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -67,55 +36,9 @@ export function Alter({ own, setOwn, sample, freeDay, plantDay, here, units, don
           Take it down
         </button>
       </div>
-      <div className="my-2 grid grid-cols-2 gap-3" aria-live="polite">
-        <Live label="Out of the way in time">
-          <Odds odds={sample?.best?.odds.inTime ?? 0} strong />
-        </Live>
-        <Live label="Ready">{sample?.best ? showDay(sample.best.ready.mid) : 'never'}</Live>
-        <Live label="Nitrogen for it">{showPerArea(sample?.best?.nitrogen_g_m2.mid ?? 0, units)}</Live>
-        <Live label="Weeds held">
-          <Odds odds={sample?.best?.weedsHeld.mid ?? 0} strong />
-        </Live>
-      </div>
+      <WhatItComesTo sample={sample} units={units} />
       <div className="grid gap-y-2">
-        {own.parts.length > 1 &&
-          own.parts.map((p) => (
-            <div key={p.speciesId} className="flex items-end gap-2">
-              <div className="flex-1">
-                <RangeField
-                  label={`Share of ${speciesOf(p.speciesId).name.toLowerCase()}`}
-                  value={Math.round(p.share * 100)}
-                  shown={`${Math.round(p.share * 100)} %`}
-                  min={5}
-                  max={95}
-                  onChange={(v) => share(p.speciesId, v / 100)}
-                />
-              </div>
-              <button
-                type="button"
-                className="btn btn-ghost btn-sm"
-                aria-label={`Take ${speciesOf(p.speciesId).name.toLowerCase()} out`}
-                onClick={() => take(p.speciesId)}
-              >
-                out
-              </button>
-            </div>
-          ))}
-        {own.parts.length < MOST_KINDS && (
-          <div className="flex items-end gap-2">
-            <div className="flex-1">
-              <SelectField
-                label="Add a kind"
-                value={adding}
-                options={[['', 'choose'], ...free.map((s) => [s.id, s.name] as const)]}
-                onChange={setAdding}
-              />
-            </div>
-            <button type="button" className="btn" disabled={!adding} onClick={add}>
-              Add
-            </button>
-          </div>
-        )}
+        <Kinds own={own} setOwn={setOwn} />
         <RangeField
           label="Seed against the usual rate"
           value={Math.round(own.rateTimes * 100)}
@@ -151,6 +74,94 @@ export function Alter({ own, setOwn, sample, freeDay, plantDay, here, units, don
         )}
       </div>
     </section>
+  );
+}
+
+/** The four figures that answer while a slider moves. */
+function WhatItComesTo({ sample, units }: Pick<Props, 'sample' | 'units'>) {
+  const best = sample?.best;
+  return (
+    <div className="my-2 grid grid-cols-2 gap-3" aria-live="polite">
+      <Live label="Out of the way in time">
+        <Odds odds={best?.odds.inTime ?? 0} strong />
+      </Live>
+      <Live label="Ready">{best ? showDay(best.ready.mid) : 'never'}</Live>
+      <Live label="Nitrogen for it">{showPerArea(best?.nitrogen_g_m2.mid ?? 0, units)}</Live>
+      <Live label="Weeds held">
+        <Odds odds={best?.weedsHeld.mid ?? 0} strong />
+      </Live>
+    </div>
+  );
+}
+
+/** The kinds in it: their shares, taken out, or another put in. */
+function Kinds({ own, setOwn }: Pick<Props, 'own' | 'setOwn'>) {
+  const [adding, setAdding] = useState('');
+  const free = species.filter((s) => !own.parts.some((p) => p.speciesId === s.id));
+  const others = (id: string) => own.parts.filter((p) => p.speciesId !== id);
+  const sum = (parts: Own['parts']) => parts.reduce((all, p) => all + p.share, 0) || 1;
+  const put = (parts: Own['parts']) => setOwn({ ...own, parts });
+  const share = (id: string, to: number) => {
+    const rest = sum(others(id));
+    put(
+      own.parts.map((p) =>
+        p.speciesId === id ? { ...p, share: to } : { ...p, share: (p.share / rest) * (1 - to) },
+      ),
+    );
+  };
+  const takeOut = (id: string) => {
+    const kept = others(id);
+    put(kept.map((p) => ({ ...p, share: p.share / sum(kept) })));
+  };
+  const add = () => {
+    const part = 1 / (own.parts.length + 1);
+    put([
+      ...own.parts.map((p) => ({ ...p, share: p.share * (1 - part) })),
+      { speciesId: adding, share: part },
+    ]);
+    setAdding('');
+  };
+  return (
+    <>
+      {own.parts.length > 1 &&
+        own.parts.map((p) => (
+          <div key={p.speciesId} className="flex items-end gap-2">
+            <div className="flex-1">
+              <RangeField
+                label={`Share of ${speciesOf(p.speciesId).name.toLowerCase()}`}
+                value={Math.round(p.share * 100)}
+                shown={`${Math.round(p.share * 100)} %`}
+                min={5}
+                max={95}
+                onChange={(v) => share(p.speciesId, v / 100)}
+              />
+            </div>
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              aria-label={`Take ${speciesOf(p.speciesId).name.toLowerCase()} out`}
+              onClick={() => takeOut(p.speciesId)}
+            >
+              out
+            </button>
+          </div>
+        ))}
+      {own.parts.length < MOST_KINDS && (
+        <div className="flex items-end gap-2">
+          <div className="flex-1">
+            <SelectField
+              label="Add a kind"
+              value={adding}
+              options={[['', 'choose'], ...free.map((s) => [s.id, s.name] as const)]}
+              onChange={setAdding}
+            />
+          </div>
+          <button type="button" className="btn" disabled={!adding} onClick={add}>
+            Add
+          </button>
+        </div>
+      )}
+    </>
   );
 }
 

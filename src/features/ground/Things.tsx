@@ -98,107 +98,43 @@ const whole = (least: number, most: number) => (text: string) => {
 const yearOrNone = (text: string) =>
   text.trim() === '' ? { ok: true as const, value: null } : whole(1990, 2100)(text);
 
-function Sizes({
-  thing: t,
-  garden,
-  edit,
-}: {
-  thing: Thing;
+interface OfThing<T extends Thing = Thing> {
+  thing: T;
   garden: Garden;
-  edit(patch: Partial<Thing>): void;
-}) {
-  const unit = garden.units.length === 'imperial' ? 'ft' : 'm';
-  const length = (m: number) => showLength(m, garden.units);
-  const size = (w: { width_m: number; length_m: number }) => `${length(w.width_m)} x ${length(w.length_m)}`;
-  switch (t.of) {
+  edit(patch: Partial<T>): void;
+}
+type ThingOf<K extends Thing['of']> = Extract<Thing, { of: K }>;
+
+/** What is asked of a thing, by what it is. */
+function Sizes({ thing, garden, edit }: OfThing) {
+  const size = { garden, edit: edit as OfThing<Sized>['edit'] };
+  switch (thing.of) {
     case 'opaque-sheet':
       return (
         <>
-          <CommittedField
-            label={`Size of ${t.name.toLowerCase()}`}
-            shown={size(t)}
-            read={(text) => parseSize_m(text, unit)}
-            onCommit={(s) => edit(s)}
-          />
-          <div className="flex flex-col gap-2">
-            <SelectField
-              label="Cloth"
-              value={t.sort}
-              options={[
-                ['film', 'Black film'],
-                ['woven', 'Woven'],
-                ['rubber', 'Rubber or folded double'],
-              ]}
-              onChange={(sort) => edit({ sort })}
-            />
-            <SelectField
-              label="Held to the sun"
-              value={t.grade}
-              options={[
-                ['sound', 'Dark all over'],
-                ['pinholes', 'Points of light'],
-                ['patched', 'Mended'],
-                ['light-through', 'A glow comes through'],
-              ]}
-              onChange={(grade) => edit({ grade })}
-            />
-            <CommittedField
-              label={`Year ${t.name.toLowerCase()} was bought`}
-              shown={t.since === null ? '' : String(t.since)}
-              read={yearOrNone}
-              onCommit={(since) => edit({ since })}
-              hint="Film gets brittle after some five summers: hold it to the sun every spring."
-            />
-          </div>
+          <Size thing={thing} {...size} />
+          <SheetState thing={thing} edit={edit} />
         </>
       );
     case 'clear-film':
-      return (
-        <CommittedField
-          label={`Size of ${t.name.toLowerCase()}`}
-          shown={size(t)}
-          read={(text) => parseSize_m(text, unit)}
-          onCommit={(s) => edit(s)}
-        />
-      );
+      return <Size thing={thing} {...size} />;
     case 'crimper-board':
-      return (
-        <>
-          <CommittedField
-            label={`Length of ${t.name.toLowerCase()}`}
-            shown={length(t.length_m)}
-            read={(text) => parseLength_m(text, unit)}
-            onCommit={(length_m) => edit({ length_m })}
-          />
-          <CommittedField
-            label="Edges that press at once"
-            shown={String(t.edges)}
-            read={whole(1, 4)}
-            onCommit={(edges) => edit({ edges })}
-            decimal
-          />
-        </>
-      );
+      return <BoardSize thing={thing} garden={garden} edit={edit} />;
     case 'hen-pen':
       return (
         <>
-          <CommittedField
-            label={`Size of ${t.name.toLowerCase()}`}
-            shown={size(t)}
-            read={(text) => parseSize_m(text, unit)}
-            onCommit={(s) => edit(s)}
-          />
+          <Size thing={thing} {...size} />
           <div>
             <CommittedField
               label="Hens"
-              shown={String(t.hens)}
+              shown={String(thing.hens)}
               read={whole(1, 500)}
               onCommit={(hens) => edit({ hens })}
               decimal
             />
             <Check
               label="They sleep in it"
-              checked={t.wholeDay}
+              checked={thing.wholeDay}
               onChange={(wholeDay) => edit({ wholeDay })}
             />
           </div>
@@ -209,7 +145,7 @@ function Sizes({
       return (
         <CommittedField
           label="Animals"
-          shown={String(t.heads)}
+          shown={String(thing.heads)}
           read={whole(1, 500)}
           onCommit={(heads) => edit({ heads })}
           decimal
@@ -218,6 +154,76 @@ function Sizes({
     default:
       return <span className="text-bark">No size needed</span>;
   }
+}
+
+type Sized = ThingOf<'opaque-sheet'> | ThingOf<'clear-film'> | ThingOf<'hen-pen'>;
+const unitOf = (garden: Garden) => (garden.units.length === 'imperial' ? 'ft' : 'm');
+
+function Size({ thing: t, garden, edit }: OfThing<Sized>) {
+  return (
+    <CommittedField
+      label={`Size of ${t.name.toLowerCase()}`}
+      shown={`${showLength(t.width_m, garden.units)} x ${showLength(t.length_m, garden.units)}`}
+      read={(text) => parseSize_m(text, unitOf(garden))}
+      onCommit={edit}
+    />
+  );
+}
+
+function BoardSize({ thing: t, garden, edit }: OfThing<ThingOf<'crimper-board'>>) {
+  return (
+    <>
+      <CommittedField
+        label={`Length of ${t.name.toLowerCase()}`}
+        shown={showLength(t.length_m, garden.units)}
+        read={(text) => parseLength_m(text, unitOf(garden))}
+        onCommit={(length_m) => edit({ length_m })}
+      />
+      <CommittedField
+        label="Edges that press at once"
+        shown={String(t.edges)}
+        read={whole(1, 4)}
+        onCommit={(edges) => edit({ edges })}
+        decimal
+      />
+    </>
+  );
+}
+
+/** What a sheet is made of, how dark it still is, and its age. */
+function SheetState({ thing: t, edit }: Pick<OfThing<ThingOf<'opaque-sheet'>>, 'thing' | 'edit'>) {
+  return (
+    <div className="flex flex-col gap-2">
+      <SelectField
+        label="Cloth"
+        value={t.sort}
+        options={[
+          ['film', 'Black film'],
+          ['woven', 'Woven'],
+          ['rubber', 'Rubber or folded double'],
+        ]}
+        onChange={(sort) => edit({ sort })}
+      />
+      <SelectField
+        label="Held to the sun"
+        value={t.grade}
+        options={[
+          ['sound', 'Dark all over'],
+          ['pinholes', 'Points of light'],
+          ['patched', 'Mended'],
+          ['light-through', 'A glow comes through'],
+        ]}
+        onChange={(grade) => edit({ grade })}
+      />
+      <CommittedField
+        label={`Year ${t.name.toLowerCase()} was bought`}
+        shown={t.since === null ? '' : String(t.since)}
+        read={yearOrNone}
+        onCommit={(since) => edit({ since })}
+        hint="Film gets brittle after some five summers: hold it to the sun every spring."
+      />
+    </div>
+  );
 }
 
 function People({ garden, change, newId }: Props) {

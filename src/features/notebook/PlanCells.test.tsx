@@ -58,7 +58,11 @@ test('what covers come to: bare days, nitrogen by year, the busiest month, and w
       { given_g: 308, wanted_g: 1770 },
       { given_g: 20, wanted_g: 900 },
     ],
-    minutes: [0, 0, 0, 40, 170, 0, 0, 0, 0, 0, 0, 0],
+    minutes: {
+      plant: [0, 0, 0, 0, 120, 0, 0, 0, 0, 0, 0, 0],
+      sow: [0, 0, 0, 0, 0, 0, 0, 0, 80, 0, 0, 0],
+      end: [0, 0, 0, 40, 170, 0, 0, 0, 0, 0, 0, 0],
+    },
     most: { name: 'Rye', times: 4 },
   };
   const { container, rerender } = render(
@@ -68,7 +72,10 @@ test('what covers come to: bare days, nitrogen by year, the busiest month, and w
   expect(container.textContent).toMatch(/instead of 219 were the 10 gaps left open\./);
   expect(container.textContent).toMatch(/2028: covers leave 308 g of the 1,770 g that crops take/);
   expect(container.textContent).toMatch(/2029: covers leave 20 g of the 900 g/);
-  expect(container.textContent).toMatch(/Most in May: 170 over the 2 years\./);
+  expect(container.textContent).toMatch(/Most in May: 2 h 25 min in a usual year, by hand\./);
+  expect(container.textContent).toMatch(
+    /crops put in 60 min a year.*covers sown 40 min a year.*covers ended 105 min a year/,
+  );
   expect(container.textContent).toMatch(/Rye hangs in 4 of 10 gaps/);
   // Three of ten are no monotony.
   rerender(

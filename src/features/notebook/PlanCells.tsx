@@ -1,7 +1,8 @@
 import { coverTitle, cropOf, speciesOf } from '../../catalogue/catalogue.ts';
-import { type PlanSums } from '../../core/rotation/covers.ts';
+import { PLAN_WORK, type PlanSums, type PlanWork } from '../../core/rotation/covers.ts';
 import { showMass, type UnitChoice } from '../../core/units/show.ts';
 import { Swatch } from '../../ui/Weave.tsx';
+import { showMinutes } from '../../ui/workWords.ts';
 import { type GapCell } from './usePlanCovers.ts';
 
 const hundred = (share: number) => Math.round(share * 100);
@@ -69,7 +70,6 @@ export function PlanSumsList({
         Working out covers: {sums.gaps - waiting} of {sums.gaps} gaps.
       </p>
     );
-  const busiest = Math.max(...sums.minutes);
   const { most } = sums;
   return (
     <section aria-label="Its covers" className="mt-4">
@@ -92,28 +92,55 @@ export function PlanSumsList({
           </li>
         ))}
       </ul>
-      <h4 className="mt-2 font-bold">Work to end them, minutes by month</h4>
+      <WorkByMonth minutes={sums.minutes} years={sums.nitrogen.length} />
+    </section>
+  );
+}
+
+const WORK: Record<PlanWork, { name: string; ink: string }> = {
+  plant: { name: 'crops put in', ink: 'bg-madder' },
+  sow: { name: 'covers sown', ink: 'bg-moss' },
+  end: { name: 'covers ended', ink: 'bg-indigo' },
+};
+const BAR_PX = 56;
+
+/** Minutes of work by month, the kinds of work on top of each other. */
+function WorkByMonth({ minutes, years }: { minutes: PlanSums['minutes']; years: number }) {
+  const all = MONTHS.map((_, i) => PLAN_WORK.reduce((sum, w) => sum + minutes[w][i]!, 0));
+  const busiest = Math.max(...all);
+  if (busiest === 0) return null;
+  return (
+    <>
+      <h4 className="mt-2 font-bold">Work by month, the year round</h4>
       <ol className="mt-1 flex items-end gap-1" aria-label="Minutes by month">
-        {sums.minutes.map((m, i) => (
-          <li key={i} className="flex w-5 flex-col items-center text-xs">
+        {MONTHS.map((month, i) => (
+          <li key={month} className="flex w-5 flex-col items-center text-xs">
             <span className="sr-only">
-              {MONTHS[i]} {Math.round(m)}
+              {month} {Math.round(all[i]!)}
             </span>
-            <span
-              aria-hidden="true"
-              className="bg-indigo block w-4"
-              style={{ height: busiest > 0 ? `${(m / busiest) * 48}px` : 0 }}
-            />
-            <span aria-hidden="true">{MONTHS[i]!.charAt(0)}</span>
+            {PLAN_WORK.map((w) => (
+              <span
+                key={w}
+                aria-hidden="true"
+                className={`block w-4 ${WORK[w].ink}`}
+                style={{ height: `${(minutes[w][i]! / busiest) * BAR_PX}px` }}
+              />
+            ))}
+            <span aria-hidden="true">{month.charAt(0)}</span>
           </li>
         ))}
       </ol>
-      {busiest > 0 && (
-        <p className="text-bark">
-          Most in {MONTHS[sums.minutes.indexOf(busiest)]}: {Math.round(busiest)} over the{' '}
-          {sums.nitrogen.length} years.
-        </p>
-      )}
-    </section>
+      <ul className="mt-1 flex flex-wrap gap-x-4 text-sm">
+        {PLAN_WORK.map((w) => (
+          <li key={w} className="flex items-center gap-1.5">
+            <span aria-hidden="true" className={`inline-block h-2.5 w-2.5 ${WORK[w].ink}`} />
+            {WORK[w].name} {showMinutes(minutes[w].reduce((sum, m) => sum + m, 0) / years)} a year
+          </li>
+        ))}
+      </ul>
+      <p className="text-bark">
+        Most in {MONTHS[all.indexOf(busiest)]}: {showMinutes(busiest / years)} in a usual year, by hand.
+      </p>
+    </>
   );
 }

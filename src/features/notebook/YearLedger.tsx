@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { findWay, methods } from '../../catalogue/catalogue.ts';
 import { type Carried, hoursByWay, ledgerOf } from '../../core/years/ledger.ts';
 import { type GardenYear } from '../../core/years/years.ts';
-import { showDepth, showMass, showPerArea } from '../../core/units/show.ts';
+import { showDepth, showMass, showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
 import { carriedMass } from '../../ui/movedWords.ts';
@@ -20,19 +20,9 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
       lots.find((l) => l.id === lotId)?.free ? 0 : garden.seedPrices[speciesId];
     return year ? ledgerOf(beds, notes, covers, year, price, loosens) : [];
   }, [year, beds, notes, covers, lots, garden.seedPrices]);
-  const rows = all.filter((r) => r.on.kg + r.off.kg + r.minutes + r.seedCost > 0 || r.turned);
-  const seedCost = rows.reduce((sum, r) => sum + r.seedCost, 0);
-  const money = (x: number) => `${garden.currency}${x.toFixed(2)}`;
-  const untimed = all.reduce((sum, r) => sum + r.untimed, 0);
   const ways = useMemo(() => (year ? hoursByWay(beds, covers, year) : []), [year, beds, covers]);
   if (!year) return null;
-  const { units } = garden;
-  const carried = (c: Carried) =>
-    c.kg > 0
-      ? `${carriedMass(c.kg, units)} (${carriedMass(c.dry_kg, units)} dry), ${showMass(c.nitrogen_g, units)} nitrogen`
-      : '–';
-  const minutes = rows.reduce((sum, r) => sum + r.minutes, 0);
-  const [on, off] = (['on', 'off'] as const).map((k) => rows.reduce((sum, r) => sum + r[k].nitrogen_g, 0));
+  const rows = all.filter((r) => r.on.kg + r.off.kg + r.minutes + r.seedCost > 0 || r.turned);
   return (
     <section aria-labelledby="ledger" className="mt-6">
       <div className="flex flex-wrap items-end gap-4">
@@ -54,67 +44,7 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
           happened; minutes with each step of an ending.
         </p>
       ) : (
-        <>
-          <p className="mt-2">
-            <b>
-              {[
-                on! > 0 && `${showMass(on!, units)} of nitrogen on`,
-                off! > 0 && `${showMass(off!, units)} off`,
-                minutes > 0 && `${showMinutes(minutes)} of work`,
-                seedCost > 0 && `${money(seedCost)} of seed`,
-              ]
-                .filter(Boolean)
-                .join(', ')}
-            </b>{' '}
-            as far as it was weighed and timed
-            {untimed > 0 && `; ${untimed} ${untimed === 1 ? 'step has' : 'steps have'} no time`}.
-          </p>
-          <div
-            className="max-sm:runs-on mt-2 overflow-x-auto"
-            tabIndex={0}
-            role="region"
-            aria-label="The ledger"
-          >
-            <table className="text-left">
-              <thead>
-                <tr>
-                  <th className="pr-6">Bed</th>
-                  <th className="pr-6">On</th>
-                  <th className="pr-6">Off</th>
-                  <th className="pr-6">Nitrogen, balance</th>
-                  <th className="pr-6">Work</th>
-                  <th className="pr-6">Seed</th>
-                  <th>Turned</th>
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((r) => (
-                  <tr key={r.bedId} className="border-linen border-t">
-                    <td className="pr-6 font-semibold">{beds.find((b) => b.id === r.bedId)?.name}</td>
-                    <td className="pr-6">{carried(r.on)}</td>
-                    <td className="pr-6">{carried(r.off)}</td>
-                    <td className="pr-6">
-                      {r.on.kg + r.off.kg > 0
-                        ? `${r.balance_g_m2 > 0 ? '+' : ''}${showPerArea(r.balance_g_m2, units)}`
-                        : '–'}
-                    </td>
-                    <td className="pr-6">{r.minutes > 0 ? showMinutes(r.minutes) : '–'}</td>
-                    <td className="pr-6">{r.seedCost > 0 ? money(r.seedCost) : '–'}</td>
-                    <td>
-                      {r.turned
-                        ? `${showDepth(r.turned.depth_cm * 10, units)} deep, ${r.turned.times === 1 ? 'once' : `${r.turned.times} times`}`
-                        : 'not'}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-          <p className="text-bark mt-2 max-w-2xl">
-            Nitrogen by what such things usually hold, a third more or less; what legumes fixed and what rain
-            washed out is not in it.
-          </p>
-        </>
+        <Ledger rows={rows} untimed={all.reduce((sum, r) => sum + r.untimed, 0)} />
       )}
       {ways.length > 0 && (
         <>
@@ -133,3 +63,78 @@ export function YearLedger({ years }: { years: readonly GardenYear[] }) {
     </section>
   );
 }
+
+type Row = ReturnType<typeof ledgerOf>[number];
+
+/** The year in a sentence, and bed by bed. */
+function Ledger({ rows, untimed }: { rows: Row[]; untimed: number }) {
+  const { garden, beds } = useGarden();
+  const { units } = garden;
+  const money = (x: number) => `${garden.currency}${x.toFixed(2)}`;
+  const sum = (of: (r: Row) => number) => rows.reduce((all, r) => all + of(r), 0);
+  const [on, off] = [sum((r) => r.on.nitrogen_g), sum((r) => r.off.nitrogen_g)];
+  const [minutes, seedCost] = [sum((r) => r.minutes), sum((r) => r.seedCost)];
+  return (
+    <>
+      <p className="mt-2">
+        <b>
+          {[
+            on > 0 && `${showMass(on, units)} of nitrogen on`,
+            off > 0 && `${showMass(off, units)} off`,
+            minutes > 0 && `${showMinutes(minutes)} of work`,
+            seedCost > 0 && `${money(seedCost)} of seed`,
+          ]
+            .filter(Boolean)
+            .join(', ')}
+        </b>{' '}
+        as far as it was weighed and timed
+        {untimed > 0 && `; ${untimed} ${untimed === 1 ? 'step has' : 'steps have'} no time`}.
+      </p>
+      <div className="max-sm:runs-on mt-2 overflow-x-auto" tabIndex={0} role="region" aria-label="The ledger">
+        <table className="text-left">
+          <thead>
+            <tr>
+              <th className="pr-6">Bed</th>
+              <th className="pr-6">On</th>
+              <th className="pr-6">Off</th>
+              <th className="pr-6">Nitrogen, balance</th>
+              <th className="pr-6">Work</th>
+              <th className="pr-6">Seed</th>
+              <th>Turned</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((r) => (
+              <tr key={r.bedId} className="border-linen border-t">
+                <td className="pr-6 font-semibold">{beds.find((b) => b.id === r.bedId)?.name}</td>
+                <td className="pr-6">{carried(r.on, units)}</td>
+                <td className="pr-6">{carried(r.off, units)}</td>
+                <td className="pr-6">{r.on.kg + r.off.kg > 0 ? balance(r, units) : '–'}</td>
+                <td className="pr-6">{r.minutes > 0 ? showMinutes(r.minutes) : '–'}</td>
+                <td className="pr-6">{r.seedCost > 0 ? money(r.seedCost) : '–'}</td>
+                <td>{turnedWords(r, units)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="text-bark mt-2 max-w-2xl">
+        Nitrogen by what such things usually hold, a third more or less; what legumes fixed and what rain
+        washed out is not in it.
+      </p>
+    </>
+  );
+}
+
+const carried = (c: Carried, units: UnitChoice): string =>
+  c.kg > 0
+    ? `${carriedMass(c.kg, units)} (${carriedMass(c.dry_kg, units)} dry), ${showMass(c.nitrogen_g, units)} nitrogen`
+    : '–';
+
+const balance = ({ balance_g_m2: g }: Row, units: UnitChoice): string =>
+  `${g > 0 ? '+' : ''}${showPerArea(g, units)}`;
+
+const turnedWords = ({ turned }: Row, units: UnitChoice): string =>
+  turned
+    ? `${showDepth(turned.depth_cm * 10, units)} deep, ${turned.times === 1 ? 'once' : `${turned.times} times`}`
+    : 'not';

@@ -22,7 +22,10 @@ const FAMILY_NAMES: Record<string, string> = {
   Poaceae: 'grasses',
   Lamiaceae: 'mint family',
   Malvaceae: 'okra family',
-  Rosaceae: 'strawberry family',
+  Rosaceae: 'rose family',
+  Asparagaceae: 'asparagus family',
+  Polygonaceae: 'rhubarb family',
+  Grossulariaceae: 'currant family',
   Convolvulaceae: 'sweet potato family',
 };
 

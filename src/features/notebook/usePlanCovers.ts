@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
-import { cropOf } from '../../catalogue/catalogue.ts';
+import { cropOf, usualWay } from '../../catalogue/catalogue.ts';
 import { type PlanCover, type PlanSums, sumsOf, variedPicks } from '../../core/rotation/covers.ts';
+import { plantingMinutes } from '../../core/rotation/work.ts';
 import { layOut, planCover, planGapQuestion, type YearGap } from '../../questions/coverPlan.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { useAnswers } from '../../ring/answers.ts';
@@ -117,13 +118,17 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
             freeDay: gap.freeDay,
             plantDay: gap.plantDay,
             cover,
+            sowing_min_100m2: usualWay.minutesPer100m2,
           })),
         laid.crops.map((c) => {
           const crop = cropOf(c.cropId);
+          const area_m2 = areas.get(c.bedId)!;
           return {
             year: c.year,
-            area_m2: areas.get(c.bedId)!,
+            area_m2,
+            plantDay: c.plantDay,
             takes_g_m2: crop.nitrogenNeed_g_m2 * (1 - crop.fixesShare),
+            minutes: plantingMinutes(crop.setOut, c.way, area_m2),
           };
         }),
         beds.length,
