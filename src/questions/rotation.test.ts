@@ -23,6 +23,22 @@ describe('rotation from the records', () => {
     expect(asked.wanted[bed('1')]!.cropId).toBe('winter-squash');
     expect(asked.wanted[bed('3')]).toMatchObject({ cropId: 'tomato', family: 'Solanaceae', hungry: true });
   });
+  test('of two crops in a year the longer one, whichever comes first in the records', () => {
+    const bedId = 'north-shore-bed-1';
+    const crop = (id: string, cropId: string, plantOn: string, clearOn: string) => ({
+      ...garden.plantings[0]!,
+      ...{ id, bedId, cropId, plantOn, clearOn, plantedOn: null, clearedOn: null },
+    });
+    const two = [
+      crop('x', 'radish', '2027-04-15', '2027-05-20'),
+      crop('y', 'cabbage', '2027-06-01', '2027-10-10'),
+    ];
+    const others = garden.plantings.filter((p) => p.bedId !== bedId);
+    for (const mine of [two, [...two].reverse()]) {
+      const q = rotationQuestion({ ...garden, plantings: [...others, ...mine] }, TODAY, 3);
+      expect(q.wanted[q.beds.findIndex((b) => b.id === bedId)]!.cropId).toBe('cabbage');
+    }
+  });
   test('what stood there counts by its years: this year is nought', () => {
     const past = asked.beds[bed('3')]!.past;
     expect(past).toContainEqual({ family: 'Solanaceae', yearsAgo: 0 });

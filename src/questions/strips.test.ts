@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { type Cut, type Ground } from '../core/bed/pieces.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { demoKept } from '../records/testStore.ts';
-import { besideIn } from './strips.ts';
+import { besideIn, pathKinds } from './strips.ts';
 import { workAsk } from './work.ts';
 
 const piece = (id: string, share: [number, number], more: Partial<Cut> = {}): Ground & { piece: Cut } => ({
@@ -53,4 +53,9 @@ describe('things that a cover has set aside', () => {
     expect(has(['short-sheet'])).toEqual([['Short sheet'], ['Board'], ['Hen pen']]);
     expect(has(['board'])).toEqual([['Long sheet', 'Second sheet', 'Short sheet'], ['Board'], ['Hen pen']]);
   });
+});
+
+test('a living path is of kinds that live for years', () => {
+  expect(pathKinds.map((s) => s.id)).toEqual(expect.arrayContaining(['white-clover', 'red-clover']));
+  expect(pathKinds.some((s) => ['buckwheat', 'cereal-rye', 'hairy-vetch'].includes(s.id))).toBe(false);
 });

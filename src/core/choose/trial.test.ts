@@ -87,6 +87,14 @@ describe('the sowing day', () => {
   });
 });
 
+test('under a standing crop it is sown at the last weeding, five weeks before the crop leaves, and no other day is tried', () => {
+  const trial = trialOf(allCovers().find((c) => c.id === 'red-clover')!.members);
+  const way = findWay('standing-crop')!;
+  expect(bestSowing({ ...trial, base: { ...trial.base, way } }, way)).toEqual({
+    sownAt: trial.base.freeAt! - 35,
+  });
+});
+
 describe('a later day is left out', () => {
   const day = (sownAt: number, worth: number, not: Partial<Seen> = {}): Seen => ({
     sownAt,

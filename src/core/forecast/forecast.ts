@@ -1,6 +1,6 @@
 import { type Day } from '../calendar/day.ts';
 import { USUAL_AIMS } from '../aims/aims.ts';
-import { keptWays } from '../known/ways.ts';
+import { hereOf, keptWays } from '../known/ways.ts';
 import { effective } from '../plan/weigh.ts';
 import { meanOf, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { answerEnding, answerEndings, answerLived, pickEnding, weeksAway } from '../plan/endings.ts';
@@ -43,15 +43,7 @@ export function forecastCover(input: ForecastInput): Forecast {
           soFar,
           answerEndings(soFar, input.methods, Math.max(input.today - fromDay, begun?.after ?? 0), aims),
           input.methods,
-          // Families and troubles weigh on all its ways alike.
-          {
-            bed: {
-              families: [],
-              troubles: [],
-              shade: input.shade ?? 'open',
-              surface: input.surface ?? 'clean',
-            },
-          },
+          hereOf(input),
         )
       : [];
   const usable = input.methods.filter((m) => m.missing.length === 0 && m.proposed !== false);

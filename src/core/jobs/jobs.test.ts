@@ -78,6 +78,28 @@ describe('this week', () => {
       '2027-05-27',
     ]);
   });
+  test('a cover is looked at for being dead two weeks after its last step, and not while a step is to come', () => {
+    const cut = (...doneOn: (string | null)[]) =>
+      cover({ passes: doneOn.map((on) => ({ kind: 'cut', due: '2027-04-10', doneOn: on })) });
+    const told = (c: Cover) =>
+      jobsOf([], [c], [], dayOf('2027-04-25')).map((j) => [j.kind, j.on, j.unsettled] as const);
+    expect(told(cut('2027-04-10', '2027-04-21'))).toEqual([['check', '2027-05-05', false]]);
+    expect(told(cut('2027-04-10', null))).toEqual([['pass', '2027-04-10', true]]);
+  });
+  test('a stand is looked at first on its tenth day; then once its ending is four weeks off, weekly from there, every three weeks where no end is known', () => {
+    const look = (today: string, on: string[], part: Partial<Cover> = {}) =>
+      jobsOf(
+        [],
+        [cover(part)],
+        on.map((d) => ({ coverId: 'c', on: d })),
+        dayOf(today),
+      ).find((j) => j.kind === 'look')!.on;
+    expect(look('2026-09-12', [])).toBe('2026-09-20');
+    expect(look('2026-10-01', ['2026-09-22'])).toBe('2027-03-13');
+    expect(look('2027-03-12', ['2027-03-01'])).toBe('2027-03-22');
+    expect(look('2027-04-05', ['2027-04-01', '2027-03-20'])).toBe('2027-04-08');
+    expect(look('2026-10-01', ['2026-09-22'], { passes: [] })).toBe('2026-10-13');
+  });
   test('what cannot wait comes first, and two jobs of one bed and day stand together', () => {
     const jobs = jobsOf(
       [crop({ id: 'x', bedId: 'k', plantOn: '2026-06-01', plantedOn: '2026-06-01', clearOn: '2027-04-01' })],

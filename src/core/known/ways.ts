@@ -1,6 +1,8 @@
 import { type DayIndex } from '../calendar/day.ts';
 import { type EndingAnswer } from '../plan/answers.ts';
+import { answerEnding } from '../plan/endings.ts';
 import { type GrownPlan } from '../plan/grown.ts';
+import { lastStart } from '../plan/search.ts';
 import { survivors } from '../plan/standAnswer.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Factor } from './factor.ts';
@@ -67,6 +69,23 @@ export const diesBy = (
     Infinity,
   );
 
+/** Whether a gardener would count on frost, heat or ripeness to end this cover. */
+export const isReliedOn = (grown: GrownPlan, methods: readonly MethodHere[]): boolean =>
+  methods.some((m) => byWeather(m) && answerEnding(grown, m, lastStart(grown)).odds.inTime >= RELIED_ON);
+
+/** One way with what it leaves of the worth, for a cover that the weather is relied on to end. */
+export const keptWay = (
+  grown: GrownPlan,
+  e: EndingAnswer,
+  methods: readonly MethodHere[],
+  here: KnownHere,
+): EndingAnswer => (e.odds.inTime > 0 ? { ...e, keeps: product(knownUnder(grown, e, methods, here)) } : e);
+
+/** Where the ways of a cover that stands are held against each other: families and troubles weigh on all of them alike. */
+export const hereOf = ({ shade, surface }: Partial<Pick<BedNotes, 'shade' | 'surface'>>): KnownHere => ({
+  bed: { families: [], troubles: [], shade: shade ?? 'open', surface: surface ?? 'clean' },
+});
+
 /**
  * Ways with what each leaves of the worth by all that is known of a cover ended so. What frost or heat is to end is rightly dead by then, what is to be cut is
  * not: only where the weather is relied on do the ways differ in that, elsewhere they stay as they are.
@@ -81,7 +100,5 @@ export function keptWays(
     (e) => e.odds.inTime >= RELIED_ON && byWeather(methods.find((m) => m.id === e.method)),
   );
   if (!relied) return endings;
-  return endings.map((e) =>
-    e.odds.inTime > 0 ? { ...e, keeps: product(knownUnder(grown, e, methods, here)) } : e,
-  );
+  return endings.map((e) => keptWay(grown, e, methods, here));
 }

@@ -42,6 +42,17 @@ const asked = (more: Partial<ForecastInput> = {}): ForecastInput => ({
 });
 const way = (input: ForecastInput, id: string): MethodHere => input.methods.find((m) => m.id === id)!;
 
+test('the stage an ending meets is that of the first kind of a mix, on the day it begins', () => {
+  const standing = standOf(asked());
+  const { soFar, plan, fromDay } = standing;
+  const on = plan.plantAt - 40;
+  const e = tryEnding(standing, way(asked(), 'cut'), fromDay + on);
+  const stages = soFar.courses.map((c) => c.stage[on * c.members]!).sort((a, b) => a - b);
+  expect(e.stageAtStart).toBeGreaterThan(2);
+  expect(e.stageAtStart).toBeGreaterThanOrEqual(stages[Math.floor(stages.length / 2) - 1]!);
+  expect(e.stageAtStart).toBeLessThanOrEqual(stages[Math.ceil(stages.length / 2)]!);
+});
+
 test('what frost has killed is told as dead: oats before winter all green, after it straw', () => {
   const members = membersOf([{ speciesId: 'spring-oats', share: 1 }]);
   const input = asked({ site: cold, members, seed_g_m2: [10], today: dayOf('2026-11-01') });

@@ -180,6 +180,15 @@ describe('fixed checks', () => {
     const peeked = [{ day: from, kinds: ['peek' as const] }];
     expect([kinds(from + 4, peeked), kinds(from + 5, peeked)]).toEqual([[], ['peek']]);
   });
+  test('where no forecast stands, under a sheet is looked from the twelfth day it lies', () => {
+    const laid = (daysAgo: number) =>
+      due(sown(200, { passes: [{ kind: 'lay-sheet', day: now - daysAgo, done: true }] }));
+    expect(laid(11)).toBeUndefined();
+    expect(laid(12)).toMatchObject({
+      kind: 'peek',
+      why: { is: 'under-sheet', laid: now - 12, from: now, done: now + 13 },
+    });
+  });
   test('a night near what a kind bears asks alive or dead, once hurt tissue has had ten days to show', () => {
     const bean = unseen(coverOn('7'));
     const limit = bean.asked.members[0]!.species.cold.hardened_c;

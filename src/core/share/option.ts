@@ -1,7 +1,8 @@
 import { served } from '../aims/aims.ts';
 import { type Day } from '../calendar/day.ts';
 import { yearEnds } from '../plan/endings.ts';
-import { answerEnding, answerLived, worthOfEnding } from '../plan/endings.ts';
+import { hereOf, keptWay } from '../known/ways.ts';
+import { answerEnding, answerLived, keptWorth, worthOfEnding } from '../plan/endings.ts';
 import { type EndingAnswer } from '../plan/answers.ts';
 import { type Standing } from '../plan/standing.ts';
 import { dryMatterOn } from '../stand/course.ts';
@@ -33,6 +34,8 @@ export interface Option {
 export interface GrownCover {
   cover: ShareCover;
   standing: Standing;
+  /** Frost or heat ends it in most years: its ways are held against each other by what is known of it ended so. */
+  relied: boolean;
 }
 
 /** Readings of courses are written over by the next cover of the same span: they are made anew whenever another cover is looked at. */
@@ -62,7 +65,7 @@ export function optionOf(
   after_d: (number | null)[],
   plantBy_d = 0,
 ): Option {
-  const { cover, standing } = grown;
+  const { cover, standing, relied } = grown;
   const method = withDays(base, after_d);
   const { fromDay, onward } = standing;
   const moved =
@@ -77,7 +80,8 @@ export function optionOf(
           readings: undefined,
         };
   const start = startDay - fromDay;
-  const ending = answerEnding(moved, method, start);
+  const answered = answerEnding(moved, method, start);
+  const ending = relied ? keptWay(moved, answered, cover.asked.methods, hereOf(cover.asked)) : answered;
   const ends = yearEnds(moved, method, start);
   const { plantAt } = moved.plan;
   const waits = takeApart(method).waits;
@@ -109,7 +113,7 @@ export function optionOf(
     plan: { method: method.id, startDay, after_d: method.passes.map((p) => p.after_d) },
     plantBy_d,
     ending,
-    worth: worthOfEnding(ending, cover.aims),
+    worth: keptWorth(ending, cover.aims),
     ready,
     uses,
     minutes,

@@ -5,6 +5,7 @@ import { type GardenContents } from '../../records/verbs/verbs.ts';
 import { type Thing } from '../../records/things.ts';
 import { shareInput } from '../../questions/share.ts';
 import { dayOf } from '../calendar/day.ts';
+import { isReliedOn } from '../known/ways.ts';
 import { standOf } from '../plan/standing.ts';
 import { freshly, optionOf } from './option.ts';
 import { datedClashes, deal, neighbours, overlap, type Wanting } from './deal.ts';
@@ -46,6 +47,21 @@ describe('the question that all beds share', () => {
     other.covers.find((k) => k.id === 'north-shore-cover-9-2026-09')!.passes[1]!.kind = 'dig';
     expect(planned(other).after_d).toEqual([0, 10]);
   });
+});
+
+test('a step that was done counts on the day it was done, one to come on the day it is due', () => {
+  const c = garden((g) => {
+    const cover = g.covers.find((k) => k.id === 'north-shore-cover-9-2026-09')!;
+    cover.passes = [
+      { kind: 'cut', due: '2027-04-01', doneOn: '2027-04-09' },
+      { kind: 'cut', due: '2027-04-20', doneOn: null },
+    ];
+  });
+  const { passes } = shareInput(c, c.garden.seasonClock!, 4).covers.find((k) => k.bed === '9')!;
+  expect(passes.map((p) => [p.day, p.done])).toEqual([
+    [dayOf('2027-04-09'), true],
+    [dayOf('2027-04-20'), false],
+  ]);
 });
 
 describe('dealing out', () => {
@@ -208,10 +224,37 @@ describe('eight beds, two sheets, a board and six hens', () => {
   });
 });
 
+test('what frost ends is held against its other ways as on the other screens: cut in April it would long be dead', () => {
+  const c = garden((g) => {
+    const cover = g.covers.find((k) => k.id === 'north-shore-cover-9-2026-09')!;
+    cover.parts = [{ speciesId: 'cowpea', share: 1 }];
+    cover.seed = [{ ...cover.seed[0]!, speciesId: 'cowpea' }];
+  });
+  const cover = shareInput(c, '2026-11-01', YEARS).covers.find((k) => k.bed === '9')!;
+  const standing = standOf({ ...cover.asked, years: YEARS });
+  const { methods, plantDay } = cover.asked;
+  expect(isReliedOn(standing.soFar, methods)).toBe(true);
+  const of = (id: string, relied: boolean) => {
+    const grown = { cover, standing, relied };
+    freshly(grown);
+    const method = methods.find((m) => m.id === id)!;
+    return optionOf(
+      grown,
+      method,
+      plantDay - 30,
+      method.passes.map((p) => p.after_d),
+    );
+  };
+  expect([of('cut', false).ending.keeps, of('winterkill', false).ending.keeps]).toEqual([1, 1]);
+  const [cut, frost] = [of('cut', true), of('winterkill', true)];
+  expect(cut.ending.keeps).toBeLessThan(0.8 * frost.ending.keeps);
+  expect(cut.worth).toBeCloseTo(of('cut', false).worth * cut.ending.keeps, 9);
+});
+
 test('planted later, the same sheet is dead in time in more of the same years, and its uses may last longer', () => {
   const question = shareInput(garden(), garden().garden.seasonClock!, YEARS);
   const cover = question.covers.find((k) => k.bed === '1')!;
-  const grown = { cover, standing: standOf({ ...cover.asked, years: YEARS }) };
+  const grown = { cover, standing: standOf({ ...cover.asked, years: YEARS }), relied: false };
   const method = cover.asked.methods.find((m) => m.id === 'sheet')!;
   const late = cover.asked.plantDay - 38;
   const at = (by: number) => {
@@ -299,6 +342,11 @@ describe('hours are few as well', () => {
       const list = w.proposals!.map((p) => [Math.round(p.over_h! * 4), p.costs] as const);
       expect(list).toEqual([...list].sort((x, y) => x[0] - y[0] || x[1] - y[1]));
     }
+  });
+  test('what they cost is what the bed is then worth less, and the best of them hardly anything', () => {
+    const costs = over.flatMap((w) => w.proposals!.map((p) => p.costs));
+    expect(Math.min(...costs)).toBeLessThan(0.05);
+    expect(Math.max(...costs)).toBeLessThan(0.6);
   });
   test('with hardly any hours there are more ways round, and still none that makes a clash over a thing', () => {
     // Bed 7 under a sheet would serve its week well, and want one that another bed has.

@@ -1,3 +1,4 @@
+import { isReliedOn } from '../known/ways.ts';
 import { AFTER_PLANTING_D, AHEAD_D, YEARS_SEED } from '../plan/span.ts';
 import { observedDays, standIn } from '../plan/standing.ts';
 import { type Ensemble, makeEnsemble } from '../stand/ensemble.ts';
@@ -79,7 +80,9 @@ function* eased(table: Table, done: ShareAnswer, ensemble: Ensemble): Generator<
 function growInto(table: Table, cover: ShareInput['covers'][number], ensemble: Ensemble): void {
   const method = cover.asked.methods.find((m) => m.id === cover.plan?.method);
   if (!method || !cover.plan || table.grown.has(cover.id)) return;
-  const grown = { cover, standing: standIn(cover.asked, ensemble) };
+  const standing = standIn(cover.asked, ensemble);
+  const relied = !standing.begun && isReliedOn(standing.soFar, cover.asked.methods);
+  const grown = { cover, standing, relied };
   table.grown.set(cover.id, grown);
   table.options.set(
     cover.id,

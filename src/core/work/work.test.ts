@@ -228,6 +228,18 @@ describe('the steps of an ending', () => {
     expect(cut.facts.map((f) => f.is)).toEqual(['stubble', 'tool', 'other-tools']);
     expect(cut.minutes).toBeCloseTo((cutMinutes('sickle', 500, 'practised') * 9.6) / 100, 6);
   });
+  test('along a frame a machine on wheels leaves the edge to the hand: its minutes are added to those of the machine', () => {
+    const bed = { ...ask({}).bed, edged: true };
+    const [open, framed] = [step('mow', { kit: ['mower'] }), step('mow', { kit: ['mower'], bed })];
+    const edges = framed.facts.find((f) => f.is === 'edges')!;
+    if (edges.is !== 'edges') throw new Error('no edges');
+    expect(edges.metres).toBeCloseTo(2 * (bed.width_m + bed.length_m), 9);
+    expect(edges.minutes).toBeGreaterThan(1);
+    expect(framed.worked).toBeCloseTo(open.worked + edges.minutes, 6);
+  });
+  test('what just fills a barrow is one barrow', () => {
+    expect([spread(0.7, 10).barrows, spread(0.701, 10).barrows, spread(1.4, 10).barrows]).toEqual([1, 2, 2]);
+  });
   test('cardboard takes its pieces, and the walk to lap and wet them by the metre', () => {
     expect(step('lay-cardboard').worked).toBeCloseTo(cardboard(9.6).minutes + 0.4 * 9.6, 6);
     const more = step('lay-cardboard', { bed: { ...ask({}).bed, area_m2: 20 } });

@@ -70,6 +70,12 @@ describe('weather of a year', () => {
     expect(w.dryRun_d).toBe(6);
     expect(w.rain_mm).toBeCloseTo(0 + 2 + 11 * 0.3 + 4 + 2 + 2, 9);
   });
+  test('a dry run is counted in the warm months alone: from the ninety-first day of the year to the two hundred and seventy-third', () => {
+    const dryFrom = (n: number, length: number) =>
+      Array.from({ length }, (_, i) => day(isoOf(year.from + n + i), 8, 0));
+    expect(weatherOf(dryFrom(80, 15), year)!.dryRun_d).toBe(5);
+    expect(weatherOf(dryFrom(268, 15), year)!.dryRun_d).toBe(5);
+  });
   test('a gap in the record ends a dry run, days of another year are not counted, nothing measured is nothing', () => {
     const dry = (from: string, n: number) =>
       Array.from({ length: n }, (_, i) => day(isoOf(dayOf(from) + i), 8, 0));
