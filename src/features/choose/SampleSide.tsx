@@ -39,95 +39,25 @@ const windowWords = ([from, to]: [number, number]): string =>
   to > from ? `from ${showDay(from)} to ${showDay(to)}` : `on ${showDay(from)}`;
 
 /** The chosen sample in words: why, why not, every way to end it, and the button that puts it on the bed. */
-export function SampleSide({
-  sample,
-  units,
-  methodsHere: here,
-  putLabel,
-  plantDay,
-  years,
-  late,
-  like,
-  seed,
-  onPut,
-  onAlter,
-  alter,
-  children,
-}: Props) {
+export function SampleSide(props: Props) {
+  const { sample, units, methodsHere: here, years, like, alter, children } = props;
   const atHand = sample.endings
     .filter((e) => !here.find((m) => m.id === e.method)?.missing.length)
     .sort((a, b) => b.odds.inTime - a.odds.inTime);
   const others = sample.endings.filter((e) => !atHand.includes(e));
   return (
     <aside className="border-linen xl:border-l xl:pl-6" aria-label="The chosen sample">
-      <h2 className="font-display text-xl font-bold">{sample.name}</h2>
-      <p className="text-bark">
-        {sample.first &&
-          `${sample.first.name} from ${showDay(sample.first.sowDay)}, ended ${showDay(sample.first.best.startDay)} (${METHOD_SHORT[sample.first.best.method] ?? ''}). Then `}
-        {sample.first ? 'sow' : 'Sow'} {showDay(sample.sowDay)}.{' '}
-        {sample.best
-          ? `${methods.find((m) => m.id === sample.best!.method)?.name}, ${windowWords(sample.best.windowDays)}.`
-          : ''}
-      </p>
-      {late && (
-        <p className="text-madder font-semibold">
-          Not ready by {showDay(plantDay)}; {laterWords(sample, plantDay)}.
-        </p>
-      )}
-      {sample.usualRate_g_m2 !== undefined && (
-        <p className="mt-1">
-          Poured as it is at the rate on the bag, {showPerArea(sum(sample.seed_g_m2), units)}; Kilim would sow{' '}
-          {showPerArea(sample.usualRate_g_m2, units)} of these kinds.
-        </p>
-      )}
-      {seed.map((line) => (
-        <p key={line} className="mt-1">
-          {line}
-        </p>
-      ))}
+      <InShort {...props} />
       <LearntLine kind={leadOf(sample.parts)} method={sample.best?.method} />
       {alter}
-      <ul className="mt-3">
-        {sample.reasons.map((r, i) => {
-          const w = reasonWords(r, units);
-          return (
-            <li key={i} className="border-linen flex gap-2 border-t py-2">
-              <span
-                aria-hidden="true"
-                className={`mt-2 h-1.5 w-3 shrink-0 ${r.side === 'for' ? 'bg-leaf' : 'bg-madder'}`}
-              />
-              <span>
-                <span className="sr-only">{r.side === 'for' ? 'For: ' : 'Against: '}</span>
-                <b>{w.lead}</b> {w.rest}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-      {sample.weeks.length > 0 && (
-        <div className="border-linen border-t py-2">
-          <h3 className="font-bold">Another week</h3>
-          {sample.weeks.map((w) => (
-            <p key={w.days}>{weekWords(w, units)}</p>
-          ))}
-        </div>
-      )}
-      {sample.changes.length > 0 && (
-        <div className="border-madder mt-2 border-l-4 pl-3">
-          <h3 className="font-bold">What would have to change</h3>
-          <ul>
-            {sample.changes.map((c) => (
-              <li key={c.kind}>{changeWords(c, sample, plantDay)}</li>
-            ))}
-          </ul>
-        </div>
-      )}
+      <Reasons sample={sample} units={units} />
+      <Changes {...props} />
       <div className="mt-3 flex flex-wrap gap-2">
-        <button type="button" className="btn btn-primary" onClick={() => onPut()}>
-          {putLabel}
+        <button type="button" className="btn btn-primary" onClick={() => props.onPut()}>
+          {props.putLabel}
         </button>
-        {onAlter && (
-          <button type="button" className="btn" onClick={onAlter}>
+        {props.onAlter && (
+          <button type="button" className="btn" onClick={props.onAlter}>
             Alter it
           </button>
         )}
@@ -149,6 +79,86 @@ export function SampleSide({
         the ground closes.
       </p>
     </aside>
+  );
+}
+
+/** What it is, when it is sown and ended, whether it waits for a later planting, and what it comes to in seed. */
+function InShort({ sample, units, plantDay, late, seed }: Props) {
+  const { first, best } = sample;
+  return (
+    <>
+      <h2 className="font-display text-xl font-bold">{sample.name}</h2>
+      <p className="text-bark">
+        {first &&
+          `${first.name} from ${showDay(first.sowDay)}, ended ${showDay(first.best.startDay)} (${METHOD_SHORT[first.best.method] ?? ''}). Then `}
+        {first ? 'sow' : 'Sow'} {showDay(sample.sowDay)}.{' '}
+        {best ? `${methods.find((m) => m.id === best.method)?.name}, ${windowWords(best.windowDays)}.` : ''}
+      </p>
+      {late && (
+        <p className="text-madder font-semibold">
+          Not ready by {showDay(plantDay)}; {laterWords(sample, plantDay)}.
+        </p>
+      )}
+      {sample.usualRate_g_m2 !== undefined && (
+        <p className="mt-1">
+          Poured as it is at the rate on the bag, {showPerArea(sum(sample.seed_g_m2), units)}; Kilim would sow{' '}
+          {showPerArea(sample.usualRate_g_m2, units)} of these kinds.
+        </p>
+      )}
+      {seed.map((line) => (
+        <p key={line} className="mt-1">
+          {line}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function Reasons({ sample, units }: Pick<Props, 'sample' | 'units'>) {
+  return (
+    <ul className="mt-3">
+      {sample.reasons.map((r, i) => {
+        const w = reasonWords(r, units);
+        return (
+          <li key={i} className="border-linen flex gap-2 border-t py-2">
+            <span
+              aria-hidden="true"
+              className={`mt-2 h-1.5 w-3 shrink-0 ${r.side === 'for' ? 'bg-leaf' : 'bg-madder'}`}
+            />
+            <span>
+              <span className="sr-only">{r.side === 'for' ? 'For: ' : 'Against: '}</span>
+              <b>{w.lead}</b> {w.rest}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** What another week would bring, and what would have to change where it fails. */
+function Changes({ sample, units, plantDay }: Props) {
+  return (
+    <>
+      {sample.weeks.length > 0 && (
+        <div className="border-linen border-t py-2">
+          <h3 className="font-bold">Another week</h3>
+          {sample.weeks.map((w) => (
+            <p key={w.days}>{weekWords(w, units)}</p>
+          ))}
+        </div>
+      )}
+      {sample.changes.length > 0 && (
+        <div className="border-madder mt-2 border-l-4 pl-3">
+          <h3 className="font-bold">What would have to change</h3>
+          <ul>
+            {sample.changes.map((c) => (
+              <li key={c.kind}>{changeWords(c, sample, plantDay)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
   );
 }
 

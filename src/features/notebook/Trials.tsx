@@ -50,14 +50,13 @@ const PLOT_PX = 120;
 const MOTIF_OF: Motif[] = ['residue', 'grass', 'legume', 'broadleaf'];
 
 function TrialCard({ trial }: { trial: Trial }) {
-  const { garden, beds, covers, today, hands, run } = useGarden();
+  const { garden, beds, covers, today } = useGarden();
   const measured = useMemo(
     () => trial.plots.flatMap((p) => (p.value === null ? [] : [{ ...p, value: p.value }])),
     [trial.plots],
   );
   const lies = beds.find((b) => b.id === trial.plots[0]!.bedId);
   const bedName = beds.find((b) => b.id === (lies?.piece?.of ?? lies?.id))?.name ?? '?';
-  const confounded = differences(trial, beds, covers, garden.units);
   return (
     <section className="border-linen mt-8 border-t pt-4" aria-label={trial.question}>
       <h2 className="font-display text-2xl font-bold">{trial.question}</h2>
@@ -66,6 +65,31 @@ function TrialCard({ trial }: { trial: Trial }) {
         day and what counts were set then: {MEASURE_WORDS[trial.measure][0].toLowerCase()},{' '}
         {showIso(trial.lookOn)}, {trial.counts} {trial.unit}.
       </p>
+      <Plots trial={trial} />
+      {measured.length === 0 ? (
+        <p className="mt-2">
+          {trial.lookOn > today
+            ? `Measure every plot on ${showIso(trial.lookOn)}, all on one day, without looking at what the others gave.`
+            : 'Measure every plot now, all on one day.'}
+        </p>
+      ) : (
+        <Verdicts trial={trial} measured={measured} />
+      )}
+      {differences(trial, beds, covers, garden.units).map((c) => (
+        <p key={c} className="border-madder mt-3 border-l-4 pl-3">
+          {c}
+        </p>
+      ))}
+      <TrialDeeds trial={trial} lies={lies} bedName={bedName} />
+    </section>
+  );
+}
+
+/** The plots as they lie, each with a field for its figure. */
+function Plots({ trial }: { trial: Trial }) {
+  const { garden, hands, run } = useGarden();
+  return (
+    <>
       <div
         className="runs-on mt-3 pb-2"
         tabIndex={0}
@@ -106,56 +130,53 @@ function TrialCard({ trial }: { trial: Trial }) {
         <span>{trial.ends[0]}</span>
         <span>{trial.ends[1]}</span>
       </p>
-      {measured.length === 0 ? (
-        <p className="mt-2">
-          {trial.lookOn > today
-            ? `Measure every plot on ${showIso(trial.lookOn)}, all on one day, without looking at what the others gave.`
-            : 'Measure every plot now, all on one day.'}
-        </p>
-      ) : (
-        trial.treatments.slice(1).map((_, k) => {
-          const v = verdictOf(measured, k + 1, trial.planned);
-          if (!v) return null;
-          const spread = spreadOfBlocks(measured, k + 1);
-          const more = Number.isFinite(spread) ? blocksToShow(v.difference, spread, v.blocks) : undefined;
-          const { head, lines } = verdictWords(v, trial, k + 1, more);
-          return (
-            <div key={k} className="bg-paper border-walnut mt-4 border-l-4 p-4">
-              <p className="font-display text-2xl font-bold">{head}</p>
-              {lines.map((l) => (
-                <p key={l}>{l}</p>
-              ))}
-            </div>
-          );
-        })
-      )}
-      {confounded.map((c) => (
-        <p key={c} className="border-madder mt-3 border-l-4 pl-3">
-          {c}
-        </p>
-      ))}
-      <div className="no-print mt-3 flex gap-3">
-        <button type="button" className="btn btn-sm" onClick={() => window.print()}>
-          Print the plots
-        </button>
-        {lies && !lies.piece && !isCut(lies.id, beds, dayOf(today)) && (
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() => void run(cutIntoPlots(hands, garden.id, trial.id, today))}
-          >
-            Cut bed {bedName} into these plots
-          </button>
-        )}
+    </>
+  );
+}
+
+/** What the plots say of each treatment against the first, and how many more would settle it. */
+function Verdicts({ trial, measured }: { trial: Trial; measured: Parameters<typeof verdictOf>[0] }) {
+  return trial.treatments.slice(1).map((name, k) => {
+    const v = verdictOf(measured, k + 1, trial.planned);
+    if (!v) return null;
+    const spread = spreadOfBlocks(measured, k + 1);
+    const more = Number.isFinite(spread) ? blocksToShow(v.difference, spread, v.blocks) : undefined;
+    const { head, lines } = verdictWords(v, trial, k + 1, more);
+    return (
+      <div key={name} className="bg-paper border-walnut mt-4 border-l-4 p-4">
+        <p className="font-display text-2xl font-bold">{head}</p>
+        {lines.map((l) => (
+          <p key={l}>{l}</p>
+        ))}
+      </div>
+    );
+  });
+}
+
+function TrialDeeds({ trial, lies, bedName }: { trial: Trial; lies: Bed | undefined; bedName: string }) {
+  const { garden, beds, today, hands, run } = useGarden();
+  return (
+    <div className="no-print mt-3 flex gap-3">
+      <button type="button" className="btn btn-sm" onClick={() => window.print()}>
+        Print the plots
+      </button>
+      {lies && !lies.piece && !isCut(lies.id, beds, dayOf(today)) && (
         <button
           type="button"
-          className="btn btn-ghost btn-sm"
-          onClick={() => void run(removeTrial(hands, garden.id, trial.id))}
+          className="btn btn-sm"
+          onClick={() => void run(cutIntoPlots(hands, garden.id, trial.id, today))}
         >
-          Take the trial away
+          Cut bed {bedName} into these plots
         </button>
-      </div>
-    </section>
+      )}
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        onClick={() => void run(removeTrial(hands, garden.id, trial.id))}
+      >
+        Take the trial away
+      </button>
+    </div>
   );
 }
 

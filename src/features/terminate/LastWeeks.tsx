@@ -1,9 +1,10 @@
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { diesBy } from '../../core/known/ways.ts';
 import { type LastWeeks as LastWeeksAnswer } from '../../core/plan/lastWeeks.ts';
 import { type EndingAnswer } from '../../core/plan/answers.ts';
+import { type UnitChoice } from '../../core/units/show.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { AIM_FIGURES } from '../../ui/aimFigures.ts';
@@ -12,7 +13,7 @@ import { METHOD_SHORT } from '../../ui/methodWords.ts';
 import { showMinutes } from '../../ui/workWords.ts';
 import { giveUpWords, whyNotWords } from './giveUp.ts';
 import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
-import { type Ways } from './useHung.ts';
+import { type Hung, type Ways } from './useHung.ts';
 import { WaitingStrip, WeatherKey } from './WaitingStrip.tsx';
 import { WAY_PX, WayStrip } from './WayStrip.tsx';
 
@@ -42,8 +43,7 @@ const LEADING = 5;
 export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Props) {
   const { garden, today } = useGarden();
   const now = dayOf(today);
-  const { hung, best, ruledOut } = ways;
-  const minutesOf = (e: EndingAnswer) => hung.find((h) => h.method.id === e.method)?.minutes ?? 0;
+  const { hung, best } = ways;
   // The scale stays as it was while a knot is dragged: only the ways themselves set it.
   const starts = hung.slice(0, LEADING).map((h) => (h.moved ? Infinity : h.ending.startDay));
   const first = Math.min(plantDay - LEAST_SPAN_D, ...starts.map((d) => d - 7));
@@ -52,22 +52,20 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
   if (!best) return null;
   const dies = diesBy(hung);
   const told = aims.filter((a) => AIM_FIGURES[a.id]).sort((a, b) => b.strands - a.strands);
+  const waiting = { last, parts, aim: told[0]?.id ?? 'loosen', units: garden.units };
+  const head = (
+    <Head
+      name="What waiting buys"
+      sub={`${AIM_FIGURES[told[0]?.id ?? '']?.name ?? 'dry matter'}, were it cut that day`}
+    />
+  );
   return (
     <>
       <div className="mb-3 sm:hidden">
-        <Head
-          name="What waiting buys"
-          sub={`${AIM_FIGURES[told[0]?.id ?? '']?.name ?? 'dry matter'}, were it cut that day`}
-        />
+        {head}
         <div className="flex">
           <Axis scale={short} now={now} plantDay={plantDay} bare />
-          <WaitingStrip
-            last={last}
-            parts={parts}
-            aim={told[0]?.id ?? 'loosen'}
-            scale={short}
-            units={garden.units}
-          />
+          <WaitingStrip {...waiting} scale={short} />
         </div>
         <WeatherKey last={last} />
       </div>
@@ -75,17 +73,8 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
       <div className="flex" role="group" aria-label="The last weeks before planting">
         <Axis scale={scale} now={now} plantDay={plantDay} />
         <div className="hidden shrink-0 pt-1 sm:block" style={{ width: 184 }}>
-          <Head
-            name="What waiting buys"
-            sub={`${AIM_FIGURES[told[0]?.id ?? '']?.name ?? 'dry matter'}, were it cut that day`}
-          />
-          <WaitingStrip
-            last={last}
-            parts={parts}
-            aim={told[0]?.id ?? 'loosen'}
-            scale={scale}
-            units={garden.units}
-          />
+          {head}
+          <WaitingStrip {...waiting} scale={scale} />
           <WeatherKey last={last} />
         </div>
         <div
@@ -95,63 +84,35 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
           aria-label="Ways to end it"
         >
           {hung.map((h) => (
-            <section
+            <HungWay
               key={h.method.id}
-              aria-label={nameOf(h.method.id)}
-              className={`shrink-0 snap-start px-1.5 pt-1 max-sm:w-full ${shown === h.method.id ? 'bg-paper outline-walnut outline-2 -outline-offset-2' : ''}`}
+              way={h}
+              sub={subOf(h, ways, plantDay, dies, aims, garden.units)}
+              figures={told.slice(0, 2).map((a) => a.id)}
+              units={garden.units}
+              pressed={shown === h.method.id}
+              press={() => show(h.method.id)}
             >
-              <Head
+              <WayStrip
+                method={h.method}
                 name={nameOf(h.method.id)}
-                sub={
-                  whyNotWords(h, plantDay) ||
-                  (dies < h.ending.startDay
-                    ? `dead by then, about ${showDay(dies)}`
-                    : giveUpWords(h.ending, best, aims, garden.units, minutesOf))
-                }
-                pressed={shown === h.method.id}
-                press={() => show(h.method.id)}
+                ending={h.ending}
+                parts={parts}
+                scale={scale}
+                plantDay={plantDay}
+                dies={dies}
+                least={now}
+                move={(held) => {
+                  ways.move(h.method.id, held);
+                  show(h.method.id);
+                }}
               />
-              <div className="max-sm:flex max-sm:gap-4">
-                <WayStrip
-                  method={h.method}
-                  name={nameOf(h.method.id)}
-                  ending={h.ending}
-                  parts={parts}
-                  scale={scale}
-                  plantDay={plantDay}
-                  dies={dies}
-                  least={now}
-                  move={(held) => {
-                    ways.move(h.method.id, held);
-                    show(h.method.id);
-                  }}
-                />
-                <div className="mt-1 max-sm:min-w-0 max-sm:flex-1 sm:w-[7.25rem]">
-                  <p aria-live="polite">
-                    <span
-                      className={`font-display text-2xl font-bold tabular-nums ${h.ending.odds.inTime < 0.5 ? 'text-madder' : ''}`}
-                    >
-                      {Math.round(h.ending.odds.inTime * 100)}
-                    </span>{' '}
-                    <span className="text-bark text-sm">of 100 ready</span>
-                  </p>
-                  <p className="text-sm">
-                    {told.slice(0, 2).map((a) => (
-                      <span key={a.id} className="block">
-                        {AIM_FIGURES[a.id]!.show(AIM_FIGURES[a.id]!.of(h.ending).mid, garden.units)}{' '}
-                        {AIM_FIGURES[a.id]!.name}
-                      </span>
-                    ))}
-                    <span className="block">{showMinutes(h.minutes)} of work</span>
-                  </p>
-                </div>
-              </div>
-            </section>
+            </HungWay>
           ))}
         </div>
       </div>
       <RuledOut
-        rows={ruledOut.map((r) => ({
+        rows={ways.ruledOut.map((r) => ({
           ...r,
           why:
             r.missing.length > 0
@@ -160,6 +121,71 @@ export function LastWeeks({ ways, parts, last, aims, plantDay, shown, show }: Pr
         }))}
       />
     </>
+  );
+}
+
+/** What is said under the name of a way: why it cannot be, that frost is before it, or what it gives up against the best. */
+function subOf(
+  h: Hung,
+  { best, hung }: Ways,
+  plantDay: Day,
+  dies: Day,
+  aims: AimStrands[],
+  units: UnitChoice,
+): string {
+  const minutesOf = (e: EndingAnswer) => hung.find((x) => x.method.id === e.method)?.minutes ?? 0;
+  const whyNot = whyNotWords(h, plantDay);
+  if (whyNot) return whyNot;
+  if (dies < h.ending.startDay) return `dead by then, about ${showDay(dies)}`;
+  return giveUpWords(h.ending, best!, aims, units, minutesOf);
+}
+
+/** One way: its name, its strip, the odds, what it brings of the aims, and the work. */
+function HungWay({
+  way: h,
+  sub,
+  figures,
+  units,
+  pressed,
+  press,
+  children,
+}: {
+  way: Hung;
+  sub: string;
+  figures: string[];
+  units: UnitChoice;
+  pressed: boolean;
+  press(): void;
+  children: ReactNode;
+}) {
+  return (
+    <section
+      aria-label={nameOf(h.method.id)}
+      className={`shrink-0 snap-start px-1.5 pt-1 max-sm:w-full ${pressed ? 'bg-paper outline-walnut outline-2 -outline-offset-2' : ''}`}
+    >
+      <Head name={nameOf(h.method.id)} sub={sub} pressed={pressed} press={press} />
+      <div className="max-sm:flex max-sm:gap-4">
+        {children}
+        <div className="mt-1 max-sm:min-w-0 max-sm:flex-1 sm:w-[7.25rem]">
+          <p aria-live="polite">
+            <span
+              className={`font-display text-2xl font-bold tabular-nums ${h.ending.odds.inTime < 0.5 ? 'text-madder' : ''}`}
+            >
+              {Math.round(h.ending.odds.inTime * 100)}
+            </span>{' '}
+            <span className="text-bark text-sm">of 100 ready</span>
+          </p>
+          <p className="text-sm">
+            {figures.map((id) => (
+              <span key={id} className="block">
+                {AIM_FIGURES[id]!.show(AIM_FIGURES[id]!.of(h.ending).mid, units)} {AIM_FIGURES[id]!.name}
+              </span>
+            ))}
+            <span className="block">{showMinutes(h.minutes)} of work</span>
+          </p>
+        </div>
+      </div>
+    </section>
   );
 }
 
