@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { methods, speciesOf } from '../../catalogue/catalogue.ts';
-import { type Lesson, SPREADS } from '../../core/learn/learn.ts';
+import { type KillLesson } from '../../core/learn/kills.ts';
+import { type Learnt, type Lesson, SPREADS } from '../../core/learn/learn.ts';
 import { type Trait, TRAITS } from '../../core/stand/shift.ts';
 import { endedBy, lookedAt } from '../../questions/learn.ts';
 import { changeGarden } from '../../records/commands/change.ts';
@@ -23,8 +24,7 @@ const SIDES = 2;
 /** Own results against the book: dots are covers, bars what the book allows, and whether forecasts may go by them. */
 export function Book() {
   const ring = useGarden();
-  const { garden, today, hands, run } = ring;
-  const { units } = garden;
+  const { garden, today } = ring;
   const asked = useMemo(() => lookedAt(ring, today, YEARS), [ring, today]);
   const { answer, failure } = useAnswer(
     'learn',
@@ -48,17 +48,6 @@ export function Book() {
   const shown = (answer?.lessons ?? [])
     .filter((l) => l.kind === null || l.results.length > 1)
     .sort((a, b) => TRAITS.indexOf(a.trait) - TRAITS.indexOf(b.trait));
-  const let_ = () =>
-    void run(
-      changeGarden(hands, garden.id, 'what this garden has shown', () => ({
-        learnt: {
-          on: today,
-          covers: answer!.covers,
-          shifts: answer!.shifts,
-          kills: Object.fromEntries((ways ?? []).map((w) => [w.method, w.times])),
-        },
-      })),
-    );
   return (
     <aside aria-label="Your garden against the book">
       <h2 className="font-display text-xl font-bold">Your garden against the book</h2>
@@ -72,7 +61,7 @@ export function Book() {
         <>
           <ul className="mt-3">
             {shown.map((l) => (
-              <Row key={`${l.trait} ${l.kind}`} lesson={l} units={units} />
+              <Row key={`${l.trait} ${l.kind}`} lesson={l} units={garden.units} />
             ))}
           </ul>
           {shown.length > 0 && (
@@ -81,60 +70,78 @@ export function Book() {
               <span>later, more, hardier</span>
             </p>
           )}
-          {ways && ways.length > 0 && (
-            <>
-              <h3 className="font-display mt-3 text-lg font-bold">Dead at the first go</h3>
-              <ul>
-                {ways.map((w) => (
-                  <li key={w.method} className="border-linen border-t py-1">
-                    <b>{methods.find((m) => m.id === w.method)?.name ?? w.method}</b>: {w.killed} of{' '}
-                    {w.covers}. The book gave {hundred(w.book)} of 100; with yours it is {hundred(w.here)}.
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
-          <div className="border-linen mt-4 border-t pt-3">
-            {garden.learnt ? (
-              <>
-                <p>
-                  Forecasts go by what was shown until {showIsoYear(garden.learnt.on)}, from{' '}
-                  {garden.learnt.covers} covers; each says by how much.
-                </p>
-                <div className="mt-2 flex flex-wrap gap-2">
-                  {garden.learnt.covers !== answer.covers && (
-                    <button type="button" className="btn btn-primary" onClick={let_}>
-                      Take in what came since
-                    </button>
-                  )}
-                  <button
-                    type="button"
-                    className="btn"
-                    onClick={() =>
-                      void run(
-                        changeGarden(hands, garden.id, 'going by the book again', () => ({ learnt: null })),
-                      )
-                    }
-                  >
-                    Go by the book again
-                  </button>
-                </div>
-              </>
-            ) : (
-              <button
-                type="button"
-                className="btn btn-primary h-auto w-full py-2"
-                disabled={shown.length === 0}
-                onClick={let_}
-              >
-                Let forecasts use what this garden has shown
-              </button>
-            )}
-          </div>
+          {ways && ways.length > 0 && <AtTheFirstGo ways={ways} />}
+          <GoBy answer={answer} ways={ways ?? []} nothing={shown.length === 0} />
         </>
       )}
       <MeasuredWeather />
     </aside>
+  );
+}
+
+/** How often each way killed at the first go, against what the book gave it. */
+function AtTheFirstGo({ ways }: { ways: KillLesson[] }) {
+  return (
+    <>
+      <h3 className="font-display mt-3 text-lg font-bold">Dead at the first go</h3>
+      <ul>
+        {ways.map((w) => (
+          <li key={w.method} className="border-linen border-t py-1">
+            <b>{methods.find((m) => m.id === w.method)?.name ?? w.method}</b>: {w.killed} of {w.covers}. The
+            book gave {hundred(w.book)} of 100; with yours it is {hundred(w.here)}.
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Whether forecasts go by what was shown: let, brought up to date, or taken back. */
+function GoBy({ answer, ways, nothing }: { answer: Learnt; ways: KillLesson[]; nothing: boolean }) {
+  const { garden, today, hands, run } = useGarden();
+  const let_ = () =>
+    void run(
+      changeGarden(hands, garden.id, 'what this garden has shown', () => ({
+        learnt: {
+          on: today,
+          covers: answer.covers,
+          shifts: answer.shifts,
+          kills: Object.fromEntries(ways.map((w) => [w.method, w.times])),
+        },
+      })),
+    );
+  const back = () =>
+    void run(changeGarden(hands, garden.id, 'going by the book again', () => ({ learnt: null })));
+  if (!garden.learnt)
+    return (
+      <div className="border-linen mt-4 border-t pt-3">
+        <button
+          type="button"
+          className="btn btn-primary h-auto w-full py-2"
+          disabled={nothing}
+          onClick={let_}
+        >
+          Let forecasts use what this garden has shown
+        </button>
+      </div>
+    );
+  return (
+    <div className="border-linen mt-4 border-t pt-3">
+      <p>
+        Forecasts go by what was shown until {showIsoYear(garden.learnt.on)}, from {garden.learnt.covers}{' '}
+        covers; each says by how much.
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {garden.learnt.covers !== answer.covers && (
+          <button type="button" className="btn btn-primary" onClick={let_}>
+            Take in what came since
+          </button>
+        )}
+        <button type="button" className="btn" onClick={back}>
+          Go by the book again
+        </button>
+      </div>
+    </div>
   );
 }
 

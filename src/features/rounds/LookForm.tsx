@@ -11,7 +11,7 @@ import { DateField, SelectField, TextField } from '../../ui/fields.tsx';
 import { STAGE_WORDS } from '../../ui/methodWords.ts';
 import { Field } from '../../ui/parts.tsx';
 import { MemberFields, memberTyped, readMembers } from './MemberFields.tsx';
-import { useKeptForm } from '../../ring/useKeptForm.ts';
+import { type KeptForm, useKeptForm } from '../../ring/useKeptForm.ts';
 import { figureOrNone } from '../../ring/typedFigures.ts';
 
 /** What was cut and weighed; null for nothing typed, undefined for what cannot be read. A number alone is in kilograms or pounds, square metres or feet. */
@@ -100,41 +100,73 @@ const NOTHING_SEEN: z.input<ReturnType<typeof lookForm>> = {
   others: {},
 };
 
+type Typed = typeof NOTHING_SEEN;
+type Said = z.output<ReturnType<typeof lookForm>>;
+
+/** What was said, as a look of this cover. */
+const lookOf = (
+  { on, emergence, ground, height, stage, alive, weeds, note, members, bulk }: Said,
+  cover: Cover,
+  bed: Bed,
+  today: string,
+  id: string,
+): Look => ({
+  id,
+  gardenId: bed.gardenId,
+  bedId: bed.id,
+  coverId: cover.id,
+  on: on || today,
+  emergence: (emergence || null) as Look['emergence'],
+  cover: ground,
+  height_m: height,
+  stage: (stage || null) as Look['stage'],
+  alive,
+  weeds: (weeds || null) as Look['weeds'],
+  crowns: null,
+  members,
+  ...(bulk ? { bulk } : {}),
+  note,
+});
+
 /** What was seen, as little or as much as the gardener cares to enter. */
 export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
   const { garden, today, hands, run } = useGarden();
-  const form = useKeptForm(
-    `look ${cover.id}`,
-    lookForm(cover, garden.units),
-    NOTHING_SEEN,
-    ({ on, emergence, ground, height, stage, alive, weeds, note, members, bulk }) =>
-      run(
-        logLook(hands, {
-          id: hands.newId(),
-          gardenId: garden.id,
-          bedId: bed.id,
-          coverId: cover.id,
-          on: on || today,
-          emergence: (emergence || null) as Look['emergence'],
-          cover: ground,
-          height_m: height,
-          stage: (stage || null) as Look['stage'],
-          alive,
-          weeds: (weeds || null) as Look['weeds'],
-          crowns: null,
-          members,
-          ...(bulk ? { bulk } : {}),
-          note,
-        }),
-      ),
+  const form = useKeptForm(`look ${cover.id}`, lookForm(cover, garden.units), NOTHING_SEEN, (said) =>
+    run(logLook(hands, lookOf(said, cover, bed, today, hands.newId()))),
   );
   if (!form) return null;
-  const { stage } = form.typed;
   const others = form.field('others');
-
   return (
     <form className="grid max-w-2xl gap-4 sm:grid-cols-2" onSubmit={form.onSubmit}>
       <DateField label="Day of the look" {...form.field('on')} value={form.typed.on || today} />
+      <Seen form={form} lead={speciesOf(cover.parts[0]!.speciesId).name} units={garden.units} />
+      <MemberFields cover={cover} typed={form.typed.others} change={others.onChange} wrong={others.error} />
+      <div className="sm:col-span-2">
+        <Field label="Note">
+          {(id) => (
+            <textarea
+              id={id}
+              className="textarea"
+              rows={2}
+              value={form.typed.note}
+              onChange={(e) => form.field('note').onChange(e.target.value)}
+            />
+          )}
+        </Field>
+      </div>
+      <button type="submit" className="btn btn-primary justify-self-start">
+        Log this look
+      </button>
+    </form>
+  );
+}
+
+/** What is seen of the stand as a whole. */
+function Seen({ form, lead, units }: { form: KeptForm<Typed>; lead: string; units: UnitChoice }) {
+  const { stage } = form.typed;
+  const imperial = units.length === 'imperial';
+  return (
+    <>
       <SelectField
         label="Has it come up?"
         {...form.field('emergence')}
@@ -151,13 +183,9 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
         decimal
         {...form.field('ground')}
       />
-      <TextField
-        label={`Height, ${garden.units.length === 'imperial' ? 'inches' : 'cm'}`}
-        decimal
-        {...form.field('height')}
-      />
+      <TextField label={`Height, ${imperial ? 'inches' : 'cm'}`} decimal {...form.field('height')} />
       <SelectField
-        label={`Stage of the ${speciesOf(cover.parts[0]!.speciesId).name.toLowerCase()}`}
+        label={`Stage of the ${lead.toLowerCase()}`}
         hint={stage ? STAGE_WORDS[stage]!.look : 'Choose one and read what to look for.'}
         {...form.field('stage')}
         options={[
@@ -189,26 +217,9 @@ export function LookForm({ cover, bed }: { cover: Cover; bed: Bed }) {
       />
       <TextField
         label="On so much ground"
-        hint={garden.units.length === 'imperial' ? '3 sq ft, or 1 ft x 3 ft' : '0.25 m², or 50 cm x 50 cm'}
+        hint={imperial ? '3 sq ft, or 1 ft x 3 ft' : '0.25 m², or 50 cm x 50 cm'}
         {...form.field('frame')}
       />
-      <MemberFields cover={cover} typed={form.typed.others} change={others.onChange} wrong={others.error} />
-      <div className="sm:col-span-2">
-        <Field label="Note">
-          {(id) => (
-            <textarea
-              id={id}
-              className="textarea"
-              rows={2}
-              value={form.typed.note}
-              onChange={(e) => form.field('note').onChange(e.target.value)}
-            />
-          )}
-        </Field>
-      </div>
-      <button type="submit" className="btn btn-primary justify-self-start">
-        Log this look
-      </button>
-    </form>
+    </>
   );
 }

@@ -44,16 +44,7 @@ function headline(v: SowVerdict, units: UnitChoice): string {
   }
 }
 
-/** Is today good? A verdict with its reason, and the last day that still works. */
-export function Today({
-  cover,
-  bed,
-  answer,
-  busy,
-  forecast,
-  onForecast,
-  cropUntil,
-}: {
+interface Props {
   cover: Cover;
   bed: Bed;
   answer: SowToday | undefined;
@@ -63,62 +54,85 @@ export function Today({
   onForecast(f: ServiceForecast): void;
   /** Day on which a crop that still stands on the bed leaves it. */
   cropUntil: number | undefined;
-}) {
-  const { garden, today } = useGarden();
-  const [problem, setProblem] = useState('');
-  const ask = async () => {
-    const r = await fetchForecast(garden, today);
-    setProblem(r.ok ? '' : failureWords(r.failure));
-    if (r.ok) onForecast(r.value);
-  };
+}
+
+/** Is today good? A verdict with its reason, and the last day that still works. */
+export function Today({ cover, bed, answer, busy, forecast, onForecast, cropUntil }: Props) {
+  const { garden } = useGarden();
+  const { units } = garden;
   // As high as the verdict that follows, so that the steps below stay where the thumb is.
   if (!answer)
     return <p className="text-bark min-h-104 py-4 sm:min-h-72">Weighing today’s ground and weather…</p>;
-  const t = (c: number) => showTemperature(c, garden.units);
   const wet = answer.moisture < 0.35 ? 'dry' : answer.moisture < 0.7 ? 'moist' : 'wet';
   return (
     <section aria-label="Is today good?" aria-busy={busy}>
-      <Answer big={headline(answer.verdict, garden.units)}>{reason(answer, wet, t, garden.units)}</Answer>
+      <Answer big={headline(answer.verdict, units)}>
+        {reason(answer, wet, (c) => showTemperature(c, units), units)}
+      </Answer>
       {cropUntil !== undefined && !wayOf(cover.wayId).undersown && (
         <p className="mb-3 max-w-2xl font-bold">
           A crop stands on bed {bed.name} until {showDay(cropUntil)}: all this is for seed thrown under it
           today.
         </p>
       )}
-      <dl className="grid max-w-2xl grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
-        <Fact
-          name="Seed bed now"
-          value={`${t(answer.soil_c)}, ${wet}`}
-          note={`${speciesOf(answer.needsSpecies).name.toLowerCase()} needs ${t(answer.needs_c)}`}
-        />
-        <Fact
-          name="Rain, next 7 days"
-          value={showRain(answer.rainNext7_mm, garden.units)}
-          note={answer.forecastDays > 0 ? 'forecast' : 'a usual year here'}
-        />
-        <Fact
-          name="Hottest, next 10 days"
-          value={t(answer.hottestNext10_c)}
-          note={answer.forecastDays > 0 ? 'forecast' : 'a usual year here'}
-        />
-        <div>
-          <dt className="text-bark">A stand, sown today</dt>
-          <dd>
-            <Odds odds={answer.stand} strong />
-          </dd>
-        </div>
-        <div>
-          <dt className="text-bark">A frost that kills, 25 days</dt>
-          <dd>
-            <Odds odds={answer.frostOdds} strong />
-          </dd>
-        </div>
-        {answer.opensOn ? (
-          <Fact name="Works again from" value={showDay(answer.opensOn)} note="a stand in six years of ten" />
-        ) : (
-          <Fact name="Works until" value={until(answer)} note={windowNote(answer)} />
-        )}
-      </dl>
+      <Figures answer={answer} wet={wet} units={units} />
+      <Ahead forecast={forecast} onForecast={onForecast} />
+      {answer.verdict.code === 'too-late' && (
+        <p className="mt-2 max-w-2xl">
+          What still fits bed {bed.name} stands under Choose; a hardy grain is the usual last resort, straw
+          the next.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Ground, rain, heat, the stand and frost by today, and the window of days. */
+function Figures({ answer, wet, units }: { answer: SowToday; wet: string; units: UnitChoice }) {
+  const t = (c: number) => showTemperature(c, units);
+  const from = answer.forecastDays > 0 ? 'forecast' : 'a usual year here';
+  return (
+    <dl className="grid max-w-2xl grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
+      <Fact
+        name="Seed bed now"
+        value={`${t(answer.soil_c)}, ${wet}`}
+        note={`${speciesOf(answer.needsSpecies).name.toLowerCase()} needs ${t(answer.needs_c)}`}
+      />
+      <Fact name="Rain, next 7 days" value={showRain(answer.rainNext7_mm, units)} note={from} />
+      <Fact name="Hottest, next 10 days" value={t(answer.hottestNext10_c)} note={from} />
+      <div>
+        <dt className="text-bark">A stand, sown today</dt>
+        <dd>
+          <Odds odds={answer.stand} strong />
+        </dd>
+      </div>
+      <div>
+        <dt className="text-bark">A frost that kills, 25 days</dt>
+        <dd>
+          <Odds odds={answer.frostOdds} strong />
+        </dd>
+      </div>
+      {answer.opensOn ? (
+        <Fact name="Works again from" value={showDay(answer.opensOn)} note="a stand in six years of ten" />
+      ) : (
+        <Fact name="Works until" value={until(answer)} note={windowNote(answer)} />
+      )}
+    </dl>
+  );
+}
+
+/** The days ahead from the service that stands in, or the way to ask it. */
+function Ahead({ forecast, onForecast }: Pick<Props, 'forecast' | 'onForecast'>) {
+  const { garden, today } = useGarden();
+  const [problem, setProblem] = useState('');
+  const t = (c: number) => showTemperature(c, garden.units);
+  const ask = async () => {
+    const r = await fetchForecast(garden, today);
+    setProblem(r.ok ? '' : failureWords(r.failure));
+    if (r.ok) onForecast(r.value);
+  };
+  return (
+    <>
       {forecast ? (
         <div className="mt-3 max-w-2xl">
           <p className="text-sm">
@@ -157,13 +171,7 @@ export function Today({
           {problem}
         </p>
       )}
-      {answer.verdict.code === 'too-late' && (
-        <p className="mt-2 max-w-2xl">
-          What still fits bed {bed.name} stands under Choose; a hardy grain is the usual last resort, straw
-          the next.
-        </p>
-      )}
-    </section>
+    </>
   );
 }
 
