@@ -97,11 +97,12 @@ export function turnOf(second: Candidate, { gap }: ChooseInput, ensemble: Ensemb
 }
 
 /** Seed of a cover as what follows another: it asks little, and its size tells how long residue is in its way. */
-export function asNext({ members, name }: Candidate): NextCrop {
+export function asNext({ members }: Candidate): NextCrop {
   const lead = [...members].sort((a, b) => b.share - a.share)[0]!.species;
   return {
     id: 'cover',
-    name,
+    // Not that of both in turn: the first is told from what follows it.
+    name: lead.name,
     family: lead.family,
     nitrogenNeed_g_m2: 0,
     fixesShare: 0,
