@@ -297,6 +297,19 @@ describe('two in turn', () => {
     expect(s.best!.flowerDays.mid).toBeGreaterThanOrEqual(s.first!.best.flowerDays.mid);
     expect(s.best!.odds.inTime).toBeLessThanOrEqual(s.first!.best.odds.inTime);
   });
+  test('the first waits for its own season too: buckwheat where spring is late is not sown into frost', () => {
+    const input = question({
+      site: pattern('humid-continental', 44),
+      gap: { freeDay: dayOf('2027-05-01'), plantDay: dayOf('2028-05-25'), next: next('winter-squash') },
+      candidates: turnsFor(dayOf('2027-05-01'), dayOf('2028-05-25')),
+      kit: ['shears', 'sickle', 'opaque-sheet', 'rake', 'hose'],
+    });
+    const s = chooseAll(input).find((x) => x.id === 'buckwheat-then-rye-vetch')!;
+    expect(s.first!.sowDay).toBeGreaterThan(dayOf('2027-05-10'));
+    expect(s.first!.sowDay).toBeLessThan(dayOf('2027-06-15'));
+    expect(s.first!.best.odds.inTime).toBeGreaterThan(0.8);
+    expect(s.first!.best.startDay).toBeLessThan(s.sowDay);
+  });
   test('a gap of three months has no room for two', () => {
     expect(turnsFor(dayOf('2027-06-01'), dayOf('2027-09-01'))).toEqual([]);
   });

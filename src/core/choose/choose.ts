@@ -131,7 +131,7 @@ export function sampleFor(
   return { ...draft, reasons: reasonsFor(draft, candidate.members, input) };
 }
 
-/** Two covers in turn: the second is sown as soon as its season has come, the first is ended for it. */
+/** Two covers in turn: the second is sown as soon as its season has come, the first, sown when that serves best before it, is ended for it. */
 function sampleInTurn(
   candidate: Candidate,
   input: ChooseInput,
@@ -144,7 +144,7 @@ function sampleInTurn(
   const turnDay = look.hint?.sowDay ?? turnOf(second, input, ensemble);
   const years = look.years ?? input.years;
   const before = sampleFor(
-    { ...first!, sowDay: gap.freeDay },
+    first!,
     { ...input, gap: { ...gap, plantDay: turnDay, next: asNext(second) } },
     ensemble,
     room,
