@@ -1,7 +1,7 @@
 import { crops, findCrop } from '../catalogue/catalogue.ts';
 import { type CropEntry } from '../catalogue/schema.ts';
 import { type Day } from '../core/calendar/day.ts';
-import { offerPlanting } from '../core/choose/begin.ts';
+import { livesOn, offerPlanting } from '../core/choose/begin.ts';
 import { type EndingAnswer } from '../core/plan/answers.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PlantBackInput } from '../core/plantBack/plantBack.ts';
@@ -15,11 +15,16 @@ const OFFERED_AFTER_D = 42;
 /** A crop is in season when a gardener would plant it within so many days. */
 const IN_SEASON_D = 10;
 
-/** Crops that could go in instead: in season on that day, of other families than the crop and than what stood here, one of each family. */
-function insteadOf(crop: CropEntry, site: Site, plantDay: Day, families: readonly string[]): CropEntry[] {
+/** Crops that could go in instead: for a season, in season on that day, of other families than the crop and than what stood here, one of each family. */
+export function insteadOf(
+  crop: CropEntry,
+  site: Site,
+  plantDay: Day,
+  families: readonly string[],
+): CropEntry[] {
   const seen = new Set([crop.family, ...families]);
   return crops.filter((c) => {
-    if (seen.has(c.family)) return false;
+    if (seen.has(c.family) || livesOn(c)) return false;
     const offer = offerPlanting(site, c, c.ways[0]!, plantDay - OFFERED_AFTER_D);
     if (!offer || offer.day > plantDay + IN_SEASON_D) return false;
     seen.add(c.family);

@@ -125,7 +125,7 @@ export function offerPlanting(
 const ROOTS_D = 75;
 
 /** Whether a crop stands for more than a year. */
-const livesOn = ({ days }: { days?: readonly number[] }): boolean => (days?.[1] ?? 0) > YEAR_DAYS;
+export const livesOn = ({ days }: { days?: readonly number[] }): boolean => (days?.[1] ?? 0) > YEAR_DAYS;
 
 /** Days from `day` until frost or cold ends this crop in the ordinary year. */
 function seasonLeft(day: Day, crop: CropSeason, frost: FrostRecord, air: (day: Day) => number): number {
