@@ -315,6 +315,21 @@ describe('two in turn', () => {
   });
 });
 
+test('a summer gap is not left open for six weeks so that buckwheat is just done by its end', () => {
+  const input = question({
+    site: pattern('cool-maritime', 54),
+    gap: { freeDay: dayOf('2027-06-25'), plantDay: dayOf('2027-10-20'), next: next('asparagus') },
+    candidates: allCovers().filter((c) =>
+      ['buckwheat', 'common-vetch', 'black-oats', 'phacelia'].includes(c.id),
+    ),
+    aims: [{ id: 'smother', strands: 3 }],
+    kit: ['shears', 'sickle', 'rake', 'hose'],
+  });
+  const [first] = hang(rankSamples(chooseAll(input), input.aims));
+  expect(first!.sample.sowDay - input.gap.freeDay).toBeLessThan(22);
+  expect(first!.sample.best!.odds.inTime).toBeGreaterThan(0.9);
+});
+
 describe('beginning right', () => {
   const offer = (site: string, id: string, way: 'seed' | 'transplant', free: string, latitude?: number) =>
     offerPlanting(

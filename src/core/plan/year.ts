@@ -72,8 +72,13 @@ export function readYears(grown: GrownPlan, only?: number[]): ReadYear[] {
 /** Days from the ground being free, or from sowing where that is not known, to planting. */
 export const gapOf = (plan: Plan): number => plan.plantAt - (plan.freeAt ?? plan.sownAt);
 
-/** Days of the gap without living roots: the ground waits to be sown, and from the end of growth to planting; none of these while something lives on. */
+/**
+ * Days of the gap without living roots: from the end of growth to planting, none of these while something lives on; and those on which ground waits to
+ * be sown, each counted for more, since no ending calls for them.
+ */
 export const idleDays = (end: YearEnd, plan: Plan): number =>
-  waitDays(plan) + (end.endsAt < plan.plantAt ? plan.plantAt - end.endsAt : 0);
+  WAITING_TIMES * waitDays(plan) + (end.endsAt < plan.plantAt ? plan.plantAt - end.endsAt : 0);
+/** A day of waiting is a hole that nothing needs; one after the cover is part of ending it (judgement). */
+const WAITING_TIMES = 2.5;
 
 const waitDays = ({ sownAt, freeAt = sownAt }: Plan): number => (sownAt > freeAt ? sownAt - freeAt : 0);
