@@ -144,6 +144,10 @@ const WORDS: Record<Reason['code'], (told: Told) => Words> = {
     lead: 'A winter kind in summer.',
     rest: `${s('species')} would stand, never in ear or flower, through about ${Math.round(n('days'))} days warmer than ${degrees(n('to_c'))} before its winter comes. Rust, mildew and drought thin it; sow it when they are over.`,
   }),
+  'long-before-winter': ({ n, s }) => ({
+    lead: 'Long before its winter.',
+    rest: `${s('species')} would stand leafy through about ${Math.round(n('days'))} growing days before its winter comes: mildew and rust live on it and weeds outgrow it. From midsummer on it is in place.`,
+  }),
   'spring-kind': ({ s }) => ({
     lead: 'A spring kind.',
     rest: `${s('species')} is not bred to stand a winter: mild ones spare it, others do not. A winter kind does the same more surely.`,

@@ -4,6 +4,7 @@ import { places } from '../../catalogue/places.ts';
 import { dayOf } from '../calendar/day.ts';
 import { gapEnsemble } from '../choose/choose.ts';
 import { siteFromNormals } from '../climate/normals.ts';
+import { type Factor } from './factor.ts';
 import { inSeason } from './season.ts';
 
 const alone = (speciesId: string) => membersOf([{ speciesId, share: 1 }]);
@@ -51,13 +52,19 @@ describe('months under snow', () => {
 });
 
 describe('a winter kind sown in spring', () => {
-  const factorOf = (town: string, id: string, sow: string, end: string) => {
+  const factorOf = (
+    town: string,
+    id: string,
+    sow: string,
+    end: string,
+    code: Factor['code'] = 'summer-through',
+  ) => {
     const fit = siteFromNormals(places.find((p) => p.name.startsWith(town))!);
     if (!fit.ok) throw new Error(fit.failure.code);
     const gap = { freeDay: dayOf('2027-04-10'), plantDay: dayOf('2028-05-25'), next: undefined as never };
     const ensemble = gapEnsemble({ site: fit.value, gap, years: 10 });
     const at = (day: string) => dayOf(day) - ensemble.fromDay;
-    return inSeason(alone(id), ensemble, at(sow), at(end)).factors.find((f) => f.code === 'summer-through');
+    return inSeason(alone(id), ensemble, at(sow), at(end)).factors.find((f) => f.code === code);
   };
   test('has a hot summer to come through before its winter: days over what it is at home in, beyond six weeks', () => {
     const rye = factorOf('Baltimore', 'cereal-rye', '2027-05-01', '2028-05-05')!;
@@ -73,5 +80,18 @@ describe('a winter kind sown in spring', () => {
   test('where summers are cool it stands for the next year, and perennials do everywhere', () => {
     expect(factorOf('Edinburgh', 'cereal-rye', '2027-06-24', '2028-05-05')).toBeUndefined();
     expect(factorOf('Baltimore', 'red-clover', '2027-05-01', '2028-05-05')).toBeUndefined();
+  });
+  test('and where they are cool too it waits too long when it is sown in April', () => {
+    const late = (sow: string) =>
+      factorOf('Edinburgh', 'cereal-rye', sow, '2028-05-05', 'long-before-winter');
+    const april = late('2027-04-20')!;
+    const days = Number(april.facts['days']);
+    expect(days).toBeGreaterThan(160);
+    expect(april.times).toBeCloseTo(1 - ((days - 150) / 120) * 0.75, 9);
+    expect([late('2027-06-24'), late('2027-09-01')]).toEqual([undefined, undefined]);
+    // One that is ended before winter is told that it was never chilled, and no more.
+    expect(
+      factorOf('Edinburgh', 'cereal-rye', '2027-04-20', '2027-08-01', 'long-before-winter'),
+    ).toBeUndefined();
   });
 });

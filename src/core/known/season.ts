@@ -58,6 +58,14 @@ const ROTS_OVER_D = 45;
  */
 const SUMMER_BORNE_D = 45;
 const SUMMER_OVER_D = 45;
+/**
+ * Where summers are cool it only waits long: growing days before its winter beyond what a sowing at midsummer meets let mildew and rust live on it and weeds
+ * outgrow it; so many more take all but LEAST (judgement).
+ */
+const GROWING_OVER_C = 8;
+const WAIT_BORNE_D = 150;
+const WAIT_OVER_D = 120;
+const WINTER_WITHIN_A_YEAR_D = 330;
 /** What is warm after so long is another year's spring. */
 const SUMMER_WITHIN_D = 200;
 /** Least chilling that tells a winter from a cool September, days. */
@@ -106,7 +114,9 @@ export function inSeason(
         ? warmerThan(usual, sownAt, Math.min(end, sownAt + SUMMER_WITHIN_D), to_c)
         : 0;
     const summer = fading(hot_d - SUMMER_BORNE_D, SUMMER_OVER_D);
-    const here = 1 - share * (1 - band * chill * rooted * through * snow * summer);
+    const wait_d = species.life === 'winter-annual' ? growingBeforeWinter(usual, sownAt, end) : 0;
+    const wait = fading(wait_d - WAIT_BORNE_D, WAIT_OVER_D);
+    const here = 1 - share * (1 - band * chill * rooted * through * snow * Math.min(summer, wait));
     times *= here;
     const facts = { species: species.name, mean_c: warmth, from_c, to_c };
     if (band < 1)
@@ -129,7 +139,13 @@ export function inSeason(
         times: 1 - share * (1 - snow),
         facts: { species: species.name, days: snowed_d, bears: snowBorne(species) },
       });
-    if (summer < 1)
+    if (wait < summer)
+      factors.push({
+        code: 'long-before-winter',
+        times: 1 - share * (1 - wait),
+        facts: { species: species.name, days: wait_d },
+      });
+    else if (summer < 1)
       factors.push({
         code: 'summer-through',
         times: 1 - share * (1 - summer),
@@ -154,6 +170,12 @@ function warmerThan({ warmth }: Usual, from: DayIndex, to: DayIndex, limit_c: nu
   let days = 0;
   for (let d = from; d < to; d++) if (warmth[d + 1]! - warmth[d]! > limit_c) days++;
   return days;
+}
+
+/** Growing days between sowing and the winter that comes within the year; none where no winter comes, or it is here. */
+function growingBeforeWinter(usual: Usual, sownAt: DayIndex, end: number): number {
+  const winter = winterAhead(usual, sownAt, Math.min(end, sownAt + WINTER_WITHIN_A_YEAR_D));
+  return winter && !winter.warming ? warmerThan(usual, sownAt, winter.overAt - MONTH_D, GROWING_OVER_C) : 0;
 }
 
 /** Mean air temperature, chilling and days of snow, means over years, as sums of all days before a day index: what is asked between two days is one difference. */
