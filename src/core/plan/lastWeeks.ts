@@ -1,16 +1,16 @@
-import { type AimFigures, type AimStrands, serves, USUAL_AIMS } from '../aims/aims.ts';
-import { type DayIndex, type Day } from '../calendar/day.ts';
+import { type AimFigures, serves, USUAL_AIMS } from '../aims/aims.ts';
+import { type Day } from '../calendar/day.ts';
 import { meanOf, quantile, shareOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { dryMatterOn } from '../stand/course.ts';
-import { type MethodHere, takeApart } from '../termination/method.ts';
+import { type MethodHere } from '../termination/method.ts';
 import { type DecidingWeek, decidingWeeks } from './deciding.ts';
-import { answerEnding, answerLived, worthOfEnding } from './endings.ts';
-import { growLived } from './lived.ts';
+import { answerEnding } from './endings.ts';
 import { type Laying, newOutcome, outcomeByHand } from './outcome.ts';
 import { type EndingAnswer, type StandAnswer } from './answers.ts';
 import { lastStart } from './search.ts';
 import { answerStand } from './standAnswer.ts';
 import { type ForecastInput, type Standing, standOf } from './standing.ts';
+import { apart, type ApartPlan, bladeOf, type Third, thirds, type Timing, timing } from './waiting.ts';
 import { readYears } from './year.ts';
 
 // What waiting buys: the stand day by day until planting, with what ending it on that day would bring, and the days that may decide.
@@ -46,39 +46,14 @@ export interface LastWeeks {
   /** Members that ripen apart, with what each plan would bring; empty where they ripen together or there is one. */
   apart: ApartPlan[];
   /** Bloom left for bees in thirds: the last safe day of each; empty where bees are not an aim, or nothing flowers. */
-  thirds: { day: Day; ending: EndingAnswer }[];
+  thirds: Third[];
   /** The way put forward, begun today, on its best day and on the last sensible one; absent for ways that wait. */
   timing: Timing | undefined;
 }
 
-export interface ApartPlan {
-  id: 'first' | 'last' | 'two-stages';
-  /** Member that sets the day. */
-  speciesId: string;
-  day: Day;
-  /** Second step of a plan in two. */
-  then?: Day;
-  ending: EndingAnswer;
-}
-
-export interface Timing {
-  method: string;
-  now: EndingAnswer;
-  best: EndingAnswer;
-  latest: EndingAnswer;
-  /** What is lost soon after the latest sensible day. */
-  afterwards: 'time' | 'seed' | 'stage' | 'aims' | 'planting';
-}
-
 /** Points of the first strip. */
 const POINTS = 18;
-const APART_D = 7;
 const ON_TOP: Laying = { buried: false, covered: false, stays: 1, decayTimes: 1, manure_g_m2: 0 };
-/** Part of the bed that stays in bloom while the rest is cut: three strips. */
-const CUTS = new Set(['cut', 'mow', 'flail']);
-/** A seed this far along may ripen on a stem that lies cut. */
-const RIPENS_CUT = 4.6;
-const WEEK_D = 7;
 
 /**
  * Answers: what does each week of waiting bring, and until when is it safe?
@@ -175,127 +150,6 @@ function diedOf({ plan, soFar: onward }: Standing, y: number, by: 'cold' | 'heat
   while (d > plan.sownAt && !lives(d)) d--;
   const cold = season.tmin_c[Math.min(d + 1, season.days - 1)]! < 2;
   return by === 'cold' ? cold : !cold && dryMatterOn(c, d) > 0;
-}
-
-/** The blade among the ways at hand: the one put forward where it cuts, otherwise the first that does. */
-const bladeOf = (ways: MethodHere[], chosen: MethodHere | undefined): MethodHere | undefined => {
-  const cuts = (m: MethodHere) => m.passes.every((p) => CUTS.has(p.kind) && p.after_d !== null);
-  return chosen && cuts(chosen) ? chosen : ways.find(cuts);
-};
-
-/** Plans by the member that flowers first, by the last, and in two steps. */
-function apart(
-  input: ForecastInput,
-  standing: Standing,
-  stages: StandAnswer['stages'],
-  blade: MethodHere | undefined,
-): ApartPlan[] {
-  const { plan, fromDay, onward } = standing;
-  const lasting = stages.filter((s) => s.survives > 0.3 && Number.isFinite(s.flower.mid));
-  if (!blade || lasting.length < 2) return [];
-  const order = [...lasting].sort((a, b) => a.flower.mid - b.flower.mid);
-  const [early, late] = [order[0]!, order.at(-1)!];
-  const clip = (day: number) =>
-    Math.round(
-      Math.max(Math.max(plan.sownAt + 1, input.today - fromDay), Math.min(lastStart(onward), day - fromDay)),
-    );
-  const [a, b] = [clip(early.flower.mid), clip(late.flower.mid)];
-  if (b - a < APART_D) return [];
-  const plans: ApartPlan[] = [
-    { id: 'first', speciesId: early.speciesId, day: fromDay + a, ending: answerEnding(onward, blade, a) },
-    { id: 'last', speciesId: late.speciesId, day: fromDay + b, ending: answerEnding(onward, blade, b) },
-  ];
-  const lived = growLived(
-    plan,
-    onward.ensemble,
-    {
-      passes: [
-        { kind: 'mow-high', on: fromDay + a, done: false },
-        ...blade.passes.map((p) => ({ kind: p.kind, on: fromDay + b + (p.after_d ?? 0), done: false })),
-      ],
-      crowns: [],
-    },
-    input.today,
-    blade,
-  );
-  const two = answerLived({ ...lived.onward, weights: onward.weights }, blade, b);
-  plans.push({
-    id: 'two-stages',
-    speciesId: early.speciesId,
-    day: fromDay + a,
-    then: fromDay + b,
-    ending: two,
-  });
-  return plans;
-}
-
-/** Three strips across the bed: the first at half flower, the second between, the last before any seed that could ripen on a cut stem. */
-function thirds(
-  { plan, fromDay, onward }: Standing,
-  stages: StandAnswer['stages'],
-  blade: MethodHere | undefined,
-): LastWeeks['thirds'] {
-  const worth = plan.members
-    .map((m, i) => ({ worth: m.species.worth.flowers * m.share, i }))
-    .sort((x, y) => y.worth - x.worth)[0];
-  if (!blade || !worth || worth.worth <= 0) return [];
-  const flower = stages[worth.i]!.flower;
-  // Whichever member comes first to seed that could ripen on a cut stem ends it.
-  const safe = onward.courses.map((c) => {
-    for (let d = c.sownAt; d < c.days; d++)
-      for (let m = 0; m < c.members; m++) {
-        const at = d * c.members + m;
-        if (c.alive[at]! > 0.05 && c.stage[at]! >= RIPENS_CUT) return d;
-      }
-    return c.days;
-  });
-  const end = Math.min(lastStart(onward), Math.floor(quantile(safe, 0.1, onward.weights)));
-  const start = Math.round(flower.mid) - fromDay;
-  if (!Number.isFinite(start) || end - start < 4) return [];
-  return [start, Math.round((start + end) / 2), end].map((d) => ({
-    day: fromDay + d,
-    ending: answerEnding(onward, blade, d),
-  }));
-}
-
-/** The same way today, on its best day and on the last that is worth nearly as much, with what is lost afterwards. */
-function timing(
-  standing: Standing,
-  method: MethodHere,
-  aims: AimStrands[],
-  first: number,
-): Timing | undefined {
-  if (takeApart(method).waits !== null) return undefined;
-  const { onward } = standing;
-  const last = lastStart(onward);
-  if (last < first) return undefined;
-  const at = (d: DayIndex) => answerEnding(onward, method, d);
-  const step = Math.max(1, Math.ceil((last - first) / 20));
-  const tried: EndingAnswer[] = [];
-  for (let d = first; d <= last; d += step) tried.push(at(d));
-  if ((last - first) % step !== 0) tried.push(at(last));
-  const worth = (e: EndingAnswer) => worthOfEnding(e, aims);
-  const best = tried.reduce((a, b) => (worth(b) > worth(a) ? b : a));
-  const slack = Math.max(0.01, Math.abs(worth(best)) * 0.07);
-  let k = tried.indexOf(best);
-  while (k + 1 < tried.length && worth(tried[k + 1]!) >= worth(best) - slack) k++;
-  const latest = tried[k]!;
-  const next = at(Math.min(last, latest.startDay - onward.ensemble.fromDay + WEEK_D));
-  const lost = {
-    time: latest.odds.inTime - next.odds.inTime,
-    seed: latest.odds.noSeed - next.odds.noSeed,
-    stage: next.surviving - latest.surviving,
-  };
-  const [why, by] = (Object.entries(lost) as ['time' | 'seed' | 'stage', number][]).sort(
-    (a, b) => b[1] - a[1],
-  )[0]!;
-  return {
-    method: method.id,
-    now: tried[0]!,
-    best,
-    latest,
-    afterwards: k === tried.length - 1 ? 'planting' : by > 0.05 ? why : 'aims',
-  };
 }
 
 /** One way begun on a day that a hand has moved it to, its later passes so many days after the first. */

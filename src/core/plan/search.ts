@@ -1,6 +1,7 @@
 import { type DayIndex } from '../calendar/day.ts';
 import { type AimFigures, type AimStrands, serves, worthOf } from '../aims/aims.ts';
-import { type Ending, endGrowth, newYearEnd, readyEnding } from '../termination/end.ts';
+import { newYearEnd } from '../termination/yearEnd.ts';
+import { type Ending, endGrowth, readyEnding } from '../termination/end.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type GrownPlan } from './grown.ts';
 import { type Laying, layingKey, layingOf, newOutcome } from './outcome.ts';

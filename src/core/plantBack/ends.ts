@@ -4,7 +4,8 @@ import { type YearEnd } from '../termination/plan.ts';
 import { type Standing } from '../plan/standing.ts';
 import { shareOf } from '../random/quantile.ts';
 import { type NextCrop } from '../residue/wait.ts';
-import { endStand, newYearEnd, readyEnding } from '../termination/end.ts';
+import { newYearEnd } from '../termination/yearEnd.ts';
+import { endStand, readyEnding } from '../termination/end.ts';
 import { livedEnd } from '../termination/lived.ts';
 import { type MethodHere } from '../termination/method.ts';
 

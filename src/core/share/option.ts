@@ -6,7 +6,8 @@ import { answerEnding, answerLived, keptWorth, worthOfEnding } from '../plan/end
 import { type EndingAnswer } from '../plan/answers.ts';
 import { type Standing } from '../plan/standing.ts';
 import { dryMatterOn } from '../stand/course.ts';
-import { readyEnding, newYearEnd } from '../termination/end.ts';
+import { newYearEnd } from '../termination/yearEnd.ts';
+import { readyEnding } from '../termination/end.ts';
 import { livedEnd } from '../termination/lived.ts';
 import { type MethodHere, takeApart } from '../termination/method.ts';
 import { quantile } from '../random/quantile.ts';

@@ -5,16 +5,14 @@ import { quantile } from '../random/quantile.ts';
 import { AHEAD_D, YEARS_SEED } from '../plan/span.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Site } from '../site/site.ts';
-import { startSoil, waterDay } from '../soil/day.ts';
-import { SEED_ZONE_MM, type Soil } from '../soil/soil.ts';
+import { type Soil } from '../soil/soil.ts';
 import { type SowingWay } from '../stand/emergence.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { CROP_LETS_THROUGH } from '../stand/input.ts';
-import { plantTemperature_c } from '../stand/cold.ts';
 import { type Member } from '../stand/species.ts';
-import { traitsOf } from '../stand/traits.ts';
 import { type ObservedDay } from '../weather/generate.ts';
 import { type Season } from '../weather/season.ts';
+import { freezeNights, frostOdds, meanOver, sumOver, topMoisture } from './skies.ts';
 
 /** Whether to sow this seed on this bed today, and what is known of the weather. */
 export interface SowTodayInput {
@@ -96,13 +94,10 @@ const WORKS = 0.6;
 /** Fewer years than this bring a stand: too late. */
 const LAST_HOPE = 0.3;
 const LATER_YEARS = 30;
-/** Seedlings are out of the worst of a frost after this many days. */
-const SEEDLING_D = 25;
 const FROST_ODDS_MOST = 0.5;
 /** Nobody waits longer than this for a better day of the same season. */
 const LATEST_WAIT_D = 84;
 const FREEZE_NIGHTS_LEAST = 5;
-const FREEZE_WITHIN_D = 28;
 /** A week that raises the odds of a stand by this much is worth waiting for. */
 const WORTH_A_WEEK = 0.15;
 /** Dry top: under this share seed hardly swells. */
@@ -259,6 +254,7 @@ function verdictOn(
       if (warmOn(d) >= a.needs_c) return { code: 'wait', until: today + d, why: 'warmth' };
     return { code: 'hold', why: 'cold' };
   }
+  /** Rain of three days, middle year. */
   const wet = (d: number) =>
     quantile(
       seasons.map((s) => sumOver(s.rain_mm, at + d, 3)),
@@ -269,14 +265,9 @@ function verdictOn(
       if (wet(d) <= WET_RAIN_MM / 2) return { code: 'wait', until: today + d + 1, why: 'drain' };
   const dry = a.moisture < DRY && a.rainNext7_mm < ENOUGH_RAIN_MM;
   if (dry && !input.watered) {
-    const rain = (d: number) =>
-      quantile(
-        seasons.map((s) => sumOver(s.rain_mm, at + d, 3)),
-        0.5,
-      );
     if (a.forecastDays > 0)
       for (let d = 1; d <= LOOK_AHEAD_D; d++)
-        if (rain(d) >= ENOUGH_RAIN_MM) return { code: 'wait', until: today + d, why: 'rain' };
+        if (wet(d) >= ENOUGH_RAIN_MM) return { code: 'wait', until: today + d, why: 'rain' };
     return { code: 'hold', why: 'drought' };
   }
   if (dry && a.hottestNext10_c >= HOT_C) {
@@ -301,37 +292,3 @@ function verdictOn(
     };
   return { code: 'sow' };
 }
-
-function freezeNights(s: Season, at: number): number {
-  let nights = 0;
-  for (let d = at; d < at + FREEZE_WITHIN_D; d++) if (s.tmin_c[d]! < 0 && s.tmax_c[d]! > 1) nights++;
-  return nights;
-}
-
-/** Share of years in which a night of the first 25 days falls under what tender seedlings bear. */
-function frostOdds(seasons: Season[], at: number, members: Member[]): number {
-  const kinds = members.map((m) => ({ t: traitsOf(m.species), kills_c: m.species.cold.tender_c }));
-  const hit = seasons.filter((s) => {
-    for (let d = at; d < at + SEEDLING_D; d++)
-      for (const { t, kills_c } of kinds)
-        if (plantTemperature_c(t, s.tmin_c[d]!, s.tmax_c[d]!, s.snow_cm[d]!) < kills_c) return true;
-    return false;
-  });
-  return hit.length / seasons.length;
-}
-
-/** Water in the top 5 cm of bare ground on a day, share of what they hold. */
-function topMoisture(season: Season, soil: Soil, at: number): number {
-  const st = startSoil(soil);
-  for (let d = 0; d < at; d++) waterDay(st, season, d);
-  return st.seedZone_mm / SEED_ZONE_MM;
-}
-
-function sumOver(values: ArrayLike<number>, from: number, days: number): number {
-  let sum = 0;
-  for (let d = from; d < from + days; d++) sum += values[d]!;
-  return sum;
-}
-
-const meanOver = (values: ArrayLike<number>, from: number, days: number): number =>
-  sumOver(values, from, days) / days;

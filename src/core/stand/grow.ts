@@ -15,14 +15,10 @@ import { daylengthFactors } from './stage.ts';
 import { warmthOf } from './thermal.ts';
 import { type Traits, traitsOf } from './traits.ts';
 import { type Variation } from './variation.ts';
+import { waterings } from './waterings.ts';
 import { type Work } from './work.ts';
 
 const LIGHT_TO_PAR = 0.48;
-/** A watering of the seed bed, and of a dry standing cover. */
-const SPRINKLE_MM = 6;
-const DRYING = 0.5;
-const IRRIGATION_MM = 15;
-const IRRIGATE_BELOW = 0.45;
 /** Roots in frozen ground take up no water: growth comes back over the first degrees above 0 °C at seed depth. */
 const FROZEN_C = 0;
 const THAWED_C = 5;
@@ -217,19 +213,6 @@ function catchLight(room: GrowRoom, given: Given, d: DayIndex): void {
   const caught = leaf > 0 ? (1 - lightLeft(leaf)) * today.crowding : 0;
   today.intercepted = room.covered ? 0 : caught;
   st.intercepted = d < given.canopyUntil ? higher(caught, 1 - given.canopyLets) : caught;
-}
-
-/** What the gardener waters today: a drying seed bed while seed waits in it, and a standing cover in drought where that is wanted. */
-function waterings(st: SoilState, given: Given, d: DayIndex, waiting: boolean, onTop: boolean): void {
-  st.watering_mm = 0;
-  if (d < given.sownAt) return;
-  if (d < given.loggedUntil) {
-    st.watering_mm = given.logged_mm.get(d) ?? 0;
-    return;
-  }
-  const drying = onTop ? st.top_mm < TOP_MM * DRYING : st.seedZone_mm < SEED_ZONE_MM * DRYING;
-  if (waiting && given.watered && drying) st.watering_mm = SPRINKLE_MM;
-  if (given.irrigated && st.root_mm < st.capacity_mm * IRRIGATE_BELOW) st.watering_mm = IRRIGATION_MM;
 }
 
 /** The day's weather and what it offers to every member alike, into `room.today`. */

@@ -4,21 +4,13 @@ import { carbonToNitrogen } from '../residue/decay.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Variation } from '../stand/variation.ts';
 import { higher } from '../units/bounds.ts';
-import { asFractions } from '../units/shape.ts';
+import { never } from './yearEnd.ts';
 import { lookUp, type Table, tableOf } from '../units/table.ts';
 import { type Season, reaches } from '../weather/season.ts';
 import { type Plan, type YearEnd } from './plan.ts';
 import { diesRipe } from './kill.ts';
-import {
-  GROWN_G_M2,
-  type KillTables,
-  killTables,
-  leftAlive,
-  leftOf,
-  type MethodHere,
-  type MethodParts,
-  takeApart,
-} from './method.ts';
+import { GROWN_G_M2, type KillTables, killTables, leftAlive, leftOf } from './left.ts';
+import { type MethodHere, type MethodParts, takeApart } from './method.ts';
 import { deadUnder, heatNeeded } from './sheet.ts';
 import { coolerUnder, warmFrom } from './warm.ts';
 import { diggingDay, dries, UNDRIED_LIVES } from './workable.ts';
@@ -29,20 +21,6 @@ export const DEAD_BELOW = 0.1;
 const NOTHING_G_M2 = 40;
 /** Ripe stands stand dead about ten days after their first viable seed. */
 const RIPENS_D = 10;
-export const newYearEnd = (): YearEnd => ({
-  deadAt: Infinity,
-  readyAt: Infinity,
-  plantableAt: Infinity,
-  endsAt: Infinity,
-  surviving: 1,
-  stageAtEnd: 0,
-  dm_g_m2: 0,
-  n_g_m2: 0,
-  mellowsFrom: Infinity,
-  wait_d20: 0,
-});
-asFractions(newYearEnd());
-
 /** A method made ready for one plan: what does not change from year to year and day to day. */
 export interface Ending {
   plan: Plan;
@@ -286,17 +264,4 @@ export function whenWarm(ending: Ending, season: Season, out: YearEnd): YearEnd 
   const cooler = ending.liesOnTop ? coolerUnder(season, out) : 0;
   out.plantableAt = warmFrom(season, out.readyAt, ending.plan.next.soilMin_c + cooler);
   return out;
-}
-
-export function never(out: YearEnd): void {
-  out.deadAt = Infinity;
-  out.readyAt = Infinity;
-  out.plantableAt = Infinity;
-  out.endsAt = Infinity;
-  out.surviving = 1;
-  out.stageAtEnd = 0;
-  out.dm_g_m2 = 0;
-  out.n_g_m2 = 0;
-  out.mellowsFrom = Infinity;
-  out.wait_d20 = 0;
 }

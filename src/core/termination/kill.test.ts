@@ -16,19 +16,8 @@ import {
   smotherKills,
   TRIM_KILLS,
 } from './kill.ts';
-import {
-  killsWeakened,
-  killTables,
-  leftAlive,
-  leftOf,
-  lucky,
-  OPENS,
-  PASS_KINDS,
-  type PassKind,
-  passKills,
-  takeApart,
-  TRIMS,
-} from './method.ts';
+import { killsWeakened, killTables, leftAlive, leftOf, lucky, passKills } from './left.ts';
+import { OPENS, PASS_KINDS, type PassKind, takeApart, TRIMS } from './method.ts';
 
 const rye = speciesOf('cereal-rye');
 const vetch = speciesOf('hairy-vetch');

@@ -1,7 +1,8 @@
 import { type YearEnd } from './plan.ts';
 import { type Course, dryMatterOn, nitrogenOn } from '../stand/course.ts';
 import { type Season } from '../weather/season.ts';
-import { DEAD_BELOW, type Ending, mostAlive, never, ready, whenWarm } from './end.ts';
+import { never } from './yearEnd.ts';
+import { DEAD_BELOW, type Ending, mostAlive, ready, whenWarm } from './end.ts';
 import { type PassKind, SHOWS_D, TRIMS } from './method.ts';
 
 /**

@@ -8,7 +8,8 @@ import { viableRate_g_m2 } from '../seed/rate.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
 import { livedEnd } from './lived.ts';
-import { newYearEnd, readyEnding } from './end.ts';
+import { newYearEnd } from './yearEnd.ts';
+import { readyEnding } from './end.ts';
 import { PASS_KINDS } from './method.ts';
 import { type Task, workOf } from './work.ts';
 

@@ -6,7 +6,8 @@ import { growPlan } from '../plan/grown.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { makeEnsemble } from '../stand/ensemble.ts';
-import { leftAlive, type MethodHere, takeApart } from './method.ts';
+import { leftAlive } from './left.ts';
+import { type MethodHere, takeApart } from './method.ts';
 
 const all: MethodHere[] = methods.map((m) => ({ ...m, minutesPer100m2: 60, missing: [] }));
 const by = (id: string) => all.find((m) => m.id === id)!;

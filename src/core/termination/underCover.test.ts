@@ -3,7 +3,8 @@ import { crops, findWay, membersOf, methods } from '../../catalogue/catalogue.ts
 import { makeCourse } from '../stand/course.ts';
 import { type Variation } from '../stand/variation.ts';
 import { type Season } from '../weather/season.ts';
-import { endGrowth, newYearEnd, readyEnding, UNDER_COVER_LIVES } from './end.ts';
+import { newYearEnd } from './yearEnd.ts';
+import { endGrowth, readyEnding, UNDER_COVER_LIVES } from './end.ts';
 import { type MethodHere } from './method.ts';
 import { type Plan } from './plan.ts';
 

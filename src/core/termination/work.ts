@@ -11,18 +11,8 @@ import { type Standing, type Work } from '../stand/work.ts';
 import { higher, lower } from '../units/bounds.ts';
 import { type Season } from '../weather/season.ts';
 import { UNDER_COVER_LIVES } from './end.ts';
-import {
-  COVERING,
-  type Covering,
-  killsWeakened,
-  lucky,
-  type PassKind,
-  passKills,
-  SHREDDED_TIMES,
-  STAYS,
-  TELLING_GAP_D,
-  TRIMS,
-} from './method.ts';
+import { killsWeakened, lucky, passKills, TELLING_GAP_D } from './left.ts';
+import { COVERING, type Covering, type PassKind, SHREDDED_TIMES, STAYS, TRIMS } from './method.ts';
 import { deadAfter, deadUnder, heatNeeded } from './sheet.ts';
 import { lose, mostOf, takeOff, turnUnder } from './matter.ts';
 import { type Stubble, STUBBLE } from './stubble.ts';

@@ -1,7 +1,8 @@
 import { methods } from '../../catalogue/catalogue.ts';
 import { type Member } from '../../core/stand/species.ts';
 import { coveringHeat } from '../../core/termination/sheet.ts';
-import { leftAlive, takeApart } from '../../core/termination/method.ts';
+import { leftAlive } from '../../core/termination/left.ts';
+import { takeApart } from '../../core/termination/method.ts';
 import { methodsHere } from '../../questions/methods.ts';
 import { useGarden } from '../../ring/garden.tsx';
 
