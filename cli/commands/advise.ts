@@ -5,7 +5,7 @@ import { chooseAll } from '../../src/core/choose/rounds.ts';
 import { type Sample } from '../../src/core/choose/sample.ts';
 import { hang, rankSamples } from '../../src/core/choose/rank.ts';
 import { type Site } from '../../src/core/site/site.ts';
-import { hazardsBySpecies } from '../../src/questions/gap.ts';
+import { hazardsBySpecies, watersThrough } from '../../src/questions/gap.ts';
 import { methodsHere, nextCropOf } from '../../src/questions/methods.ts';
 import { FREE_RULES } from '../../src/questions/rules.ts';
 import { turnsFor } from '../../src/questions/turns.ts';
@@ -19,6 +19,7 @@ function inputOf(s: Situation, site: Site, years: number): ChooseInput {
     soil: s.soil,
     way: findWay(s.sowing)!,
     watered: s.kit.includes('hose'),
+    irrigated: watersThrough({ kit: s.kit, site }, dayOf(s.freeOn), dayOf(s.plantOn)),
     gap: { freeDay: dayOf(s.freeOn), plantDay: dayOf(s.plantOn), next: nextCropOf(s.next.crop, s.next.way) },
     candidates: [...allCovers(), ...turnsFor(dayOf(s.freeOn), dayOf(s.plantOn))],
     methods: methodsHere({ kit: s.kit, rules: FREE_RULES }),

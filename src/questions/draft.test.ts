@@ -54,6 +54,10 @@ const aims = [{ id: 'feed', strands: 3 }];
 const draft = (s = sample(), g = garden) => coverOf(s, bed, form, aims, g, '2027-08-01');
 
 describe('a sample as it would stand in the records', () => {
+  test('keeps that it is watered through dry weeks, and says nothing of it where it is not', () => {
+    expect(draft({ ...sample(), irrigated: true }).irrigated).toBe(true);
+    expect(draft()).not.toHaveProperty('irrigated');
+  });
   test('keeps kinds, rate, day, way and its dated steps, with what was foretold on the day it was chosen', () => {
     const cover = draft();
     expect(cover).toMatchObject({

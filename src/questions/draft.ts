@@ -64,6 +64,7 @@ export function coverOf(
     eaten: choicesHere(garden, bed).eating === 'table-too',
     walk: null,
     watered: garden.kit.includes('hose'),
+    ...(sample.irrigated ? { irrigated: true } : {}),
     sowOn: isoOf(sample.sowDay),
     sownOn: null,
     seed: sample.parts.map((p) => ({

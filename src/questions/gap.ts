@@ -10,6 +10,7 @@ import {
 import { type AimStrands } from '../core/aims/aims.ts';
 import { endingPasses, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
+import { thirstOf } from '../core/choose/begin.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
 import { type BedNotes } from '../core/known/known.ts';
 import { type Candidate } from '../core/choose/sample.ts';
@@ -28,6 +29,8 @@ export interface GapAsked {
   nextWay: 'transplant' | 'seed';
   /** Crop that stood there before, where the records do not say. */
   before?: string;
+  /** The cover is watered through dry weeks; where nothing is said, as the climate asks. */
+  irrigated?: boolean;
   aims: AimStrands[];
   years: number;
 }
@@ -57,6 +60,7 @@ export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
     soil: bed.soil,
     way: findWay(asked.wayId) ?? usualWay,
     watered: garden.kit.includes('hose'),
+    irrigated: asked.irrigated ?? watersThrough(garden, asked.freeDay, asked.plantDay),
     gap: {
       freeDay: asked.freeDay,
       plantDay: asked.plantDay,
@@ -72,6 +76,13 @@ export function gapQuestion(records: GapRecords, asked: GapAsked): ChooseInput {
     years: asked.years,
   };
 }
+
+/** Whether covers of a gap are watered through dry weeks while nobody says otherwise: where rain alone would starve them and there is a hose. */
+export const watersThrough = (
+  { kit, site }: Pick<Garden, 'kit' | 'site'>,
+  freeDay: Day,
+  plantDay: Day,
+): boolean => kit.includes('hose') && thirstOf(site, freeDay, plantDay).dry;
 
 /** What the records tell of a bed by a day: families of the last years, crops and covers alike, troubles, shade, what is on the ground. */
 export function bedNotes(

@@ -401,6 +401,8 @@ export const coverSchema = z.object({
   /** Seeding rate against the usual one for this way of sowing. */
   rateTimes: z.number().min(0.2).max(4),
   watered: z.boolean(),
+  /** The standing cover is watered through dry weeks; left out where it lives on rain. */
+  irrigated: z.boolean().optional(),
   sowOn: isoDate,
   sownOn: isoDate.nullable(),
   seed: z.array(seedPartSchema),

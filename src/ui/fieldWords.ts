@@ -48,6 +48,7 @@ const WORDS: Record<string, string> = {
   waterings: 'waterings',
   walk: 'how far the sowing has come',
   watered: 'kept moist',
+  irrigated: 'watered through dry weeks',
   cover: 'ground covered',
   members: 'kinds, one by one',
   keptPlants: 'plants kept',

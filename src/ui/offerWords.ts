@@ -1,6 +1,6 @@
 import { aims as aimList } from '../catalogue/catalogue.ts';
-import { type AimOffer, type PlantingOffer } from '../core/choose/begin.ts';
-import { showTemperature, type UnitChoice } from '../core/units/show.ts';
+import { type AimOffer, type PlantingOffer, type Thirst } from '../core/choose/begin.ts';
+import { showRain, showTemperature, type UnitChoice } from '../core/units/show.ts';
 import { showDay } from './dates.ts';
 
 /** Why this planting day is offered. */
@@ -19,6 +19,10 @@ export function plantingWords(o: PlantingOffer, crop: string, units: UnitChoice)
       return `Planting day offered for ${crop.toLowerCase()}: when autumn has cooled; ${warm}.`;
   }
 }
+
+/** What a gap asks of the hose. */
+export const thirstWords = ({ rain_mm, drinks_mm }: Thirst, units: UnitChoice): string =>
+  `Rain usually brings ${showRain(rain_mm, units)} over this gap, and a closed cover drinks up to ${showRain(drinks_mm, units)}: what is wanting is yours to give, a good soak whenever the root zone is half dry.`;
 
 const WHY: Record<AimOffer['why'], (crop: string) => string> = {
   hungry: (crop) => `${crop} is hungry`,

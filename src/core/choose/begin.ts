@@ -5,6 +5,8 @@ import { type DailyClimate, dailyClimate, YEAR_DAYS } from '../site/daily.ts';
 import { type FrostRecord, frostChances, frostRecord } from '../climate/frost.ts';
 import { type Site } from '../site/site.ts';
 import { type Soil } from '../soil/soil.ts';
+import { sunOfYear } from '../weather/generate.ts';
+import { hargreaves_mm } from '../weather/season.ts';
 import { type BedNotes } from '../known/known.ts';
 
 // How a gardener begins at a gap: when the next crop can go in, and what a cover might be asked to do there.
@@ -158,6 +160,36 @@ function nearest(doy: number | undefined, day: Day): Day | undefined {
 function following(doy: number, day: Day): Day {
   const start = day - dayOfYear(day);
   return start + doy >= day ? start + doy : start + doy + YEAR_DAYS - 1;
+}
+
+/** What rain brings over a gap and what a closed cover drinks in it, in the ordinary year, mm. */
+export interface Thirst {
+  rain_mm: number;
+  drinks_mm: number;
+  /** Rain alone would let a cover starve here: where there is a hose, gardeners water it as they do a crop. */
+  dry: boolean;
+}
+
+/** Under this share of its thirst a cover hardly grows on rain alone, in grounds that keep less than a month of it (judgement). */
+const DRY_SHARE = 0.25;
+/** A gap that asks for less than this is lived through on what the ground holds, mm. */
+const GROUND_HOLDS_MM = 120;
+
+export function thirstOf(site: Site, freeDay: Day, plantDay: Day): Thirst {
+  const { climate } = recordOf(site);
+  const { ra_MJ } = sunOfYear(site.latitude_deg);
+  let [rain_mm, drinks_mm] = [0, 0];
+  for (let day = freeDay; day < plantDay; day++) {
+    const doy = dayOfYear(day) % YEAR_DAYS;
+    const [low, high] = [climate.tmin_c[doy]!, climate.tmax_c[doy]!];
+    rain_mm += climate.wetShare[doy]! * climate.wetAmount_mm[doy]!;
+    drinks_mm += hargreaves_mm((low + high) / 2, high - low, ra_MJ[doy]!);
+  }
+  return {
+    rain_mm,
+    drinks_mm,
+    dry: drinks_mm - rain_mm > GROUND_HOLDS_MM && rain_mm < DRY_SHARE * drinks_mm,
+  };
 }
 
 /** An aim that this gap suggests, and why. */

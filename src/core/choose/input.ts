@@ -20,7 +20,10 @@ export interface ChooseInput {
   site: Site;
   soil: Soil;
   way: SowingWay;
+  /** Seed is kept moist until it is up. */
   watered: boolean;
+  /** The standing cover is watered through dry weeks. */
+  irrigated?: boolean;
   gap: Gap;
   aims: AimStrands[];
   candidates: Candidate[];

@@ -1,5 +1,6 @@
 import { type AimStrands } from '../aims/aims.ts';
 import { type CourseRoom } from '../plan/grown.ts';
+import { keptWorth } from '../plan/endings.ts';
 import { GLANCE, QUICK } from '../plan/search.ts';
 import { AHEAD_D } from '../plan/span.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
@@ -78,10 +79,14 @@ export function nextLooks(
     some
       .filter(({ sample }) => seen(sample) < wanted && !inHand.has(sample.id))
       .map(({ sample: { id, sowDay } }) => ({ id, sowDay, years: wanted }));
-  // One that stands behind another of its kind has only that to overtake.
+  // One that stands behind another of its kind has only that to overtake, unless another way is as good for it: by that it may hang on its own.
   const inDoubt = (kinds: number, margin: number): Ranked[] =>
     heads.flatMap((head) =>
-      [head, ...head.behind].filter((r) => r.fit >= Math.max(bar(kinds), head.fit) - margin),
+      [head, ...head.behind].filter(
+        (r) =>
+          r.fit >= Math.max(bar(kinds), head.fit) - margin ||
+          (r.fit >= bar(kinds) && r.sample.years < few && mayTurn(r.sample, aims)),
+      ),
     );
   const first = on(few, inDoubt(SURE_KINDS, FIRST_MARGIN));
   if (first.length > 0) return first;
@@ -92,6 +97,15 @@ export function nextLooks(
   if (next.length > 0) return next;
   return on(years, inDoubt(SETTLED_KINDS, SECOND_MARGIN));
 }
+/** Whether a second way comes so near the one that is put forward that more years may choose it. */
+function mayTurn({ endings, usable, best, fixed }: Sample, aims: AimStrands[]): boolean {
+  if (!best || fixed) return false;
+  const near = keptWorth(best, aims) - SECOND_MARGIN;
+  return endings.some(
+    (e) => e.method !== best.method && usable.includes(e.method) && keptWorth(e, aims) >= near,
+  );
+}
+
 /** So many covers keep two workers busy. */
 const HANDS_FULL = 4;
 

@@ -43,6 +43,8 @@ export interface Sample {
   /** The kind with the greatest share; another's form counts as that. */
   lead: string;
   rateTimes: number;
+  /** It was reckoned with water through dry weeks. */
+  irrigated: boolean | undefined;
   sowDay: Day;
   seed_g_m2: number[];
   /** What stood before it in this gap, when two follow each other. */

@@ -67,6 +67,22 @@ describe('families', () => {
     expect(times(kale, 'poor-before')).toEqual([]);
     expect(times(asked(['cereal-rye'], { next: next('sweet-corn', 'seed') }), 'same-family')).toEqual([0.85]);
   });
+  test('a mix is told once of all its hosts together: four tenths of them are as bad as a whole stand, a fifth half so', () => {
+    const mixed = (shares: Record<string, number>) => ({
+      ...asked([], { next: next('kale') }),
+      members: membersOf(Object.entries(shares).map(([speciesId, share]) => ({ speciesId, share }))),
+    });
+    expect(times(mixed({ phacelia: 0.8, 'white-mustard': 0.2 }), 'same-family')).toEqual([0.75]);
+    expect(times(mixed({ phacelia: 0.5, 'white-mustard': 0.3, rapeseed: 0.2 }), 'same-family')).toEqual([
+      0.5,
+    ]);
+    const told = whatIsKnown(mixed({ phacelia: 0.6, rapeseed: 0.1, 'white-mustard': 0.3 }));
+    expect(told.find((f) => f.code === 'same-family')!.facts).toMatchObject({
+      species: 'White mustard',
+      family: 'Brassicaceae',
+    });
+    expect(times(mixed({ phacelia: 1 }), 'same-family')).toEqual([]);
+  });
 });
 
 describe('what goes before what', () => {

@@ -19,6 +19,8 @@ export interface BedNotes {
 /** A cover of the next crop's own family carries its pests and diseases over; grasses do so least. */
 const SAME_FAMILY = 0.5;
 const SAME_FAMILY_GRASS = 0.85;
+/** Share of a mix from which its hosts feed a pest or a soil-borne disease as well as a whole stand of them would (judgement). */
+const HOSTS_FROM = 0.4;
 /** A family that was here counts by how long ago: this year and last in full, then fading over four years (the usual rotation). */
 const FADES = [1, 1, 0.6, 0.35, 0.15];
 const FAMILY_BEFORE = 0.3;
@@ -90,6 +92,22 @@ export function groupsOf(next: NextCrop): Set<string> {
 }
 const HEAVY_FEEDER_G_M2 = 15;
 
+/** A cover of the next crop's family, or one that has some of it in its mix. */
+function sameFamily(members: readonly Member[], next: NextCrop): Factor | undefined {
+  const kin = members
+    .filter(({ species }) => species.family === next.family)
+    .sort((a, b) => b.share - a.share);
+  const [first] = kin;
+  if (!first) return undefined;
+  const weight = Math.min(1, kin.reduce((sum, m) => sum + m.share, 0) / HOSTS_FROM);
+  const worst = first.species.role === 'grass' ? SAME_FAMILY_GRASS : SAME_FAMILY;
+  return {
+    code: 'same-family',
+    times: 1 - weight * (1 - worst),
+    facts: { species: first.species.name, crop: next.name, family: next.family },
+  };
+}
+
 /** All that is known, as factors of the fit; those of one member count by its share. */
 export function whatIsKnown(asked: Asked): Factor[] {
   const out: Factor[] = [];
@@ -99,18 +117,14 @@ export function whatIsKnown(asked: Asked): Factor[] {
   const shared = (m: Member, times: number) => 1 - m.share * (1 - times);
   out.push(...asked.season.factors, ...(asked.waters ?? []));
 
+  const kin = sameFamily(members, next);
+  if (kin) out.push(kin);
   const groups = groupsOf(next);
   const notWinterkill = best !== undefined && best.method !== 'winterkill' && best.method !== 'summerkill';
   for (const [i, m] of members.entries()) {
     const { species } = m;
     const facts = { species: species.name };
-    if (species.family === next.family)
-      add('same-family', shared(m, species.role === 'grass' ? SAME_FAMILY_GRASS : SAME_FAMILY), {
-        ...facts,
-        crop: next.name,
-        family: next.family,
-      });
-    else if (species.role !== 'grass') {
+    if (species.family !== next.family && species.role !== 'grass') {
       const ago = Math.min(...bed.families.filter((f) => f.family === species.family).map((f) => f.yearsAgo));
       const weight = FADES[Math.max(0, Math.floor(ago))] ?? 0;
       if (weight > 0)

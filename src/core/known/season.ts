@@ -63,9 +63,8 @@ const SUMMER_OVER_D = 45;
  * outgrow it; so many more take all but LEAST (judgement).
  */
 const GROWING_OVER_C = 8;
-const WAIT_BORNE_D = 150;
+const WAIT_BORNE_D = 140;
 const WAIT_OVER_D = 120;
-const WINTER_WITHIN_A_YEAR_D = 330;
 /** What is warm after so long is another year's spring. */
 const SUMMER_WITHIN_D = 200;
 /** Least chilling that tells a winter from a cool September, days. */
@@ -114,7 +113,7 @@ export function inSeason(
         ? warmerThan(usual, sownAt, Math.min(end, sownAt + SUMMER_WITHIN_D), to_c)
         : 0;
     const summer = fading(hot_d - SUMMER_BORNE_D, SUMMER_OVER_D);
-    const wait_d = species.life === 'winter-annual' ? growingBeforeWinter(usual, sownAt, end) : 0;
+    const wait_d = need > 0 ? growingUntilChilled(usual, sownAt, end, need) : 0;
     const wait = fading(wait_d - WAIT_BORNE_D, WAIT_OVER_D);
     const here = 1 - share * (1 - band * chill * rooted * through * snow * Math.min(summer, wait));
     times *= here;
@@ -172,10 +171,11 @@ function warmerThan({ warmth }: Usual, from: DayIndex, to: DayIndex, limit_c: nu
   return days;
 }
 
-/** Growing days between sowing and the winter that comes within the year; none where no winter comes, or it is here. */
-function growingBeforeWinter(usual: Usual, sownAt: DayIndex, end: number): number {
-  const winter = winterAhead(usual, sownAt, Math.min(end, sownAt + WINTER_WITHIN_A_YEAR_D));
-  return winter && !winter.warming ? warmerThan(usual, sownAt, winter.overAt - MONTH_D, GROWING_OVER_C) : 0;
+/** Growing days between sowing and the day on which a kind has had the chilling it waits for, or `end`. */
+function growingUntilChilled(usual: Usual, sownAt: DayIndex, end: number, need_d: number): number {
+  let met = sownAt;
+  while (met < end && usual.chill[met]! - usual.chill[sownAt]! < need_d) met++;
+  return warmerThan(usual, sownAt, met, GROWING_OVER_C);
 }
 
 /** Mean air temperature, chilling and days of snow, means over years, as sums of all days before a day index: what is asked between two days is one difference. */

@@ -22,6 +22,8 @@ export interface ForecastInput {
   soil: Soil;
   way: SowingWay;
   watered: boolean;
+  /** It is watered through dry weeks as it stands. */
+  irrigated?: boolean;
   members: Member[];
   seed_g_m2: number[];
   sowDay: Day;
@@ -122,6 +124,7 @@ function stand(input: ForecastInput, after_d: number, shared: Ensemble | undefin
     way: input.way,
     soil: input.soil,
     watered: input.watered,
+    irrigated: input.irrigated,
     logged: input.waterings && {
       until: input.today - fromDay,
       mm: new Map(input.waterings.map(([day, mm]) => [day - fromDay, mm])),

@@ -26,6 +26,7 @@ export interface SowTodayInput {
   seed_g_m2: number[];
   /** The gardener has water and will use it. */
   watered: boolean;
+  irrigated?: boolean;
   today: Day;
   /** Day by which the stand must have shown what it can. */
   plantDay: Day;
@@ -147,6 +148,7 @@ export function sowToday(input: SowTodayInput): SowToday {
         way,
         soil: input.soil,
         watered: input.watered,
+        irrigated: input.irrigated,
         sownAt,
         plantAt: at + until,
         next: input.next,

@@ -89,11 +89,11 @@ export function endGrowth(
 ): YearEnd {
   never(out);
   if (at < 0 || at >= season.days || !ending.fits) return out;
-  const { waits, covering, keeps } = ending.course;
+  const { waits, covering, keeps, turnsStanding } = ending.course;
   if (waits === 'seed') return byRipening(ending, course, season, out);
   if (waits) return byWeather(ending, course, season, waits, out);
   stoodOn(course, at, out);
-  if (keeps) return out;
+  if (keeps || (turnsStanding && course.height_m[at]! > SPADE_M)) return out;
   const turnedAt = ending.course.digs ? diggingDay(ending.plan.soil, course, season, at) : at;
   if (turnedAt === Infinity) return out;
   const { plan } = ending;
@@ -102,10 +102,11 @@ export function endGrowth(
   let living = false;
   for (let s = 0; s < n; s++) {
     const alive = course.alive[at * n + s]!;
+    const stage = course.stage[at * n + s]!;
+    // What has died of itself has shed what it ripened before.
+    if (stage > out.stageAtEnd) out.stageAtEnd = stage;
     if (alive <= DEAD_BELOW) continue;
     living = true;
-    const stage = course.stage[at * n + s]!;
-    if (stage > out.stageAtEnd) out.stageAtEnd = stage;
     const killOdds = v.killOdds * ending.course.killTimes;
     const left =
       alive *
@@ -135,6 +136,9 @@ export function endGrowth(
     turnedAt + ending.course.lastPass_d,
   );
 }
+
+/** The blade of a spade: what stands higher cannot be turned under whole (practice). */
+const SPADE_M = 0.3;
 
 /** What comes through darkness or heat that was long enough: creeping roots and the odd crown. */
 export const UNDER_COVER_LIVES = 0.02;

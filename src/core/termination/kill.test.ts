@@ -51,6 +51,10 @@ describe('a blade', () => {
   test('takes no more than a few of a hundred of what shears for ever', () => {
     expect(cutKills(clover, 1)).toBeCloseTo(0.145, 9);
     expect(cutKills(clover, 5)).toBe(cutKills(clover, 1));
+    // A kind that flowers in its second year keeps its crown until then: leafy it comes again as a grass does, and an annual with as much regrowth does not.
+    const sweet = speciesOf('yellow-sweetclover');
+    expect([1, 3].map((s) => round(cutKills(sweet, s)))).toEqual([0.28, 0.92]);
+    expect(round(cutKills(radish, 1))).toBe(0.65);
   });
   test('a mower leaves a stubble: fifteen points less of a grass before it flowers, two after', () => {
     expect(round(cutKills(rye, 2) - mowKills(rye, 2))).toBe(0.15);

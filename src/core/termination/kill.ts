@@ -5,7 +5,8 @@ import { type Species } from '../stand/species.ts';
  * Table: share killed three weeks after one operation by a competent gardener, at stage numbers 1.0 leafy, 2.0 bud or boot, 2.6 heading or
  * first flowers, 3.0 half in flower, 3.5 end of flowering, 4.0 milk or early pod, 4.6 soft dough or full pod. Straight lines between.
  * Sources: Mirsky 2009; Ashford and Reeves 2003; Kornecki 2006; Mischler 2010; Creamer and Dabney 2002; Keene 2017 (middles of ranges).
- * Other species: a cut kills 90 % at the catalogue's stage and above, and before it what the kind's regrowth leaves.
+ * Other species: a cut kills 90 % at the catalogue's stage and above, and before it what the kind's regrowth leaves; a leafy plant that means to live
+ * a second year shoots again from a crown that no blade reaches.
  * Rye pressed at first anthesis is killed consistently (Mirsky 2009); forages that are cut several times a year come again from one cut in flower.
  * Worked figure: rye crimped at half anthesis, 0.95; at boot, 0.30.
  */
@@ -30,7 +31,8 @@ export function cutKills(sp: Species, stage: number): number {
   if (cutCurve) return along(CUT[cutCurve], stage);
   if (sp.role === 'legume' && chopStage === 'bud') return along(CUT.clover, stage);
   const sure = stageOf(chopStage);
-  const early = 1 - regrowth * (sp.role === 'grass' ? 0.9 : 0.5);
+  const fromCrown = sp.role === 'grass' || sp.life === 'biennial' || sp.life === 'perennial';
+  const early = 1 - regrowth * (fromCrown ? 0.9 : 0.5);
   if (stage >= sure) return Math.min(0.98, 0.92 + 0.04 * (stage - sure));
   return early + (0.92 - early) * Math.max(0, (stage - 1) / Math.max(0.5, sure - 1));
 }

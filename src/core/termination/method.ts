@@ -82,6 +82,8 @@ export interface MethodParts {
   keeps: boolean;
   /** The ground is turned, which frost and wet forbid. */
   digs: boolean;
+  /** It is turned with the stand upright on it, which a spade can only do while that is short. */
+  turnsStanding: boolean;
   handling: Handling;
   /** Share of the residue that stays on the bed. */
   stays: number;
@@ -127,6 +129,7 @@ const WAITS: Partial<Record<PassKind, Waits>> = {
   'check-heat': 'heat',
   'check-seed': 'seed',
 };
+const TURNS = new Set<PassKind>(['dig', 'bury']);
 const LOWERS = new Set<PassKind>(['cut', 'mow', 'flail', 'crimp']);
 /** Shares of the tops that stay on the bed: hens eat and scratch in about half, ruminants leave two fifths, a rake leaves stubble and crumbs. */
 export const STAYS: Partial<Record<PassKind, number>> = {
@@ -168,7 +171,8 @@ export function takeApart(
     loweredFirst: kinds.some((k) => LOWERS.has(k)),
     plantsAtOnce: kinds.includes('set-plants'),
     keeps: kinds.every((k) => TRIMS.has(k)),
-    digs: kinds.includes('dig') || kinds.includes('bury'),
+    digs: kinds.some((k) => TURNS.has(k)),
+    turnsStanding: TURNS.has(kinds[0]!),
     handling: handlingOf(kinds, covering, waits),
     stays: Math.min(1, ...kinds.map((k) => STAYS[k] ?? 1)),
     decayTimes: kinds.includes('flail') ? SHREDDED_TIMES : 1,
@@ -185,7 +189,7 @@ export function takeApart(
 function handlingOf(kinds: PassKind[], covering: Covering, waits: Waits): Handling {
   if (waits === 'frost') return 'winterkilled';
   if (covering) return 'sheet';
-  if (kinds.includes('dig') || kinds.includes('bury')) return 'buried';
+  if (kinds.some((k) => TURNS.has(k))) return 'buried';
   if (kinds.includes('compost-over')) return 'compost';
   if (kinds.includes('pull') || kinds.includes('rake-off')) return 'removed';
   if (kinds.some((k) => k === 'hens' || k === 'pigs' || k === 'graze')) return 'animals';

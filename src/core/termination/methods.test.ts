@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods, mixes, species } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
-import { answerEndings } from '../plan/endings.ts';
+import { answerEnding, answerEndings } from '../plan/endings.ts';
 import { growPlan } from '../plan/grown.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
@@ -86,6 +86,56 @@ describe('methods', () => {
     const clover = endings('cool-maritime', [{ speciesId: 'white-clover', share: 1 }], '2027-03-20', 190);
     expect(phacelia.get('let-seed')!.odds.inTime).toBeGreaterThan(0.8);
     expect(clover.get('let-seed')!.odds.dead).toBe(0);
+  });
+  test('a spade alone turns in what is short, and nothing that stands higher than its blade; cut first, that is dug in too', () => {
+    const rye = [{ speciesId: 'cereal-rye', share: 1 }];
+    const grown = (plantAt: number) => {
+      const members = membersOf(rye);
+      return growPlan(
+        {
+          members,
+          seed_g_m2: viableRate_g_m2(members, 1),
+          way: findWay('raked')!,
+          soil: { texture: 'loam', fertility: 'fair' },
+          watered: true,
+          sownAt: 0,
+          plantAt,
+          next,
+        },
+        makeEnsemble(site('cool-maritime'), dayOf('2026-09-15'), plantAt + 60, 20, 5),
+      );
+    };
+    const plan = grown(250);
+    const day = (iso: string) => dayOf(iso) - dayOf('2026-09-15');
+    const dead = (method: string, iso: string) => answerEnding(plan, by(method), day(iso)).odds.dead;
+    expect(answerEnding(plan, by('dig'), day('2027-03-10')).heightAtStart_m).toBeLessThan(0.3);
+    expect([dead('turn-in', '2027-03-10'), dead('dig', '2027-03-10')]).toEqual([1, 1]);
+    expect(answerEnding(plan, by('dig'), day('2027-05-12')).heightAtStart_m).toBeGreaterThan(0.5);
+    expect([dead('turn-in', '2027-05-12'), dead('dig', '2027-05-12')]).toEqual([0, 1]);
+  });
+  test('what ripened and died long before a hand came has shed its seed', () => {
+    const oats = [{ speciesId: 'spring-oats', share: 1 }];
+    const e = endings('cool-maritime', oats, '2027-03-20', 330);
+    const left = (start: number) => {
+      const members = membersOf(oats);
+      const plan = growPlan(
+        {
+          members,
+          seed_g_m2: viableRate_g_m2(members, 1),
+          way: findWay('raked')!,
+          soil: { texture: 'loam', fertility: 'fair' },
+          watered: true,
+          sownAt: 0,
+          plantAt: 330,
+          next,
+        },
+        makeEnsemble(site('cool-maritime'), dayOf('2027-03-20'), 390, 20, 5),
+      );
+      return answerEnding(plan, by('cut'), start).odds;
+    };
+    expect(left(300)).toMatchObject({ dead: 1, noSeed: 0 });
+    expect(left(90).noSeed).toBe(1);
+    expect(e.get('cut')!.odds.noSeed).toBe(1);
   });
   test('the house rule lifts a sheet before a cold spring has killed', () => {
     const cold = (cap?: number) => {

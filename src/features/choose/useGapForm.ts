@@ -4,7 +4,13 @@ import { cropOf, crops, usualWay } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { asOn } from '../../core/bed/pieces.ts';
 import { dayOf, isIsoDate, isoOf } from '../../core/calendar/day.ts';
-import { type AimOffer, offerAims, offerPlanting, type PlantingOffer } from '../../core/choose/begin.ts';
+import {
+  type AimOffer,
+  offerAims,
+  offerPlanting,
+  type PlantingOffer,
+  thirstOf,
+} from '../../core/choose/begin.ts';
 import { type ChooseInput } from '../../core/choose/input.ts';
 import type { Bed } from '../../records/types.ts';
 import { bedNotes, gapQuestion } from '../../questions/gap.ts';
@@ -27,6 +33,7 @@ interface Said {
   nextWay?: 'transplant' | 'seed';
   plantOn?: string;
   wayId?: string;
+  irrigated?: boolean;
   aims?: AimStrands[];
 }
 const NOTHING_SAID: Said = {};
@@ -75,6 +82,12 @@ export function useGapForm(bed: Bed) {
   const wayId = said.wayId ?? usualWay.id;
   const length = dayOf(plantOn) - dayOf(free);
   const valid = isIsoDate(free) && isIsoDate(plantOn) && length >= LEAST_GAP_D && length <= LONGEST_GAP_D;
+  // Where there is a hose, what rain leaves wanting can be given; a dry gap asks for it.
+  const thirst = useMemo(
+    () => (valid && garden.kit.includes('hose') ? thirstOf(garden.site, freeDay, dayOf(plantOn)) : undefined),
+    [valid, garden.kit, garden.site, freeDay, plantOn],
+  );
+  const irrigated = thirst !== undefined && (said.irrigated ?? thirst.dry);
   const offeredAims: AimOffer[] = useMemo(
     () =>
       valid ? offerAims(garden.site, nextCropOf(nextId, way), bed.soil, notes, freeDay, dayOf(plantOn)) : [],
@@ -97,6 +110,7 @@ export function useGapForm(bed: Bed) {
               nextId,
               nextWay: way,
               before,
+              irrigated,
               aims,
               years: PLAUSIBLE_YEARS,
             },
@@ -118,6 +132,7 @@ export function useGapForm(bed: Bed) {
       nextId,
       way,
       before,
+      irrigated,
       aims,
     ],
   );
@@ -137,6 +152,9 @@ export function useGapForm(bed: Bed) {
     offer: plannedOn === undefined ? offer : undefined,
     wayId,
     setWayId: saying('wayId'),
+    thirst,
+    irrigated,
+    setIrrigated: saying('irrigated'),
     crop,
     aims,
     setAims: saying('aims'),

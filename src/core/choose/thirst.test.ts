@@ -1,0 +1,85 @@
+import { describe, expect, test } from '@jest/globals';
+import { allCovers, crops, findWay } from '../../catalogue/catalogue.ts';
+import { places } from '../../catalogue/places.ts';
+import { methodsHere } from '../../questions/methods.ts';
+import { watersThrough } from '../../questions/gap.ts';
+import { FREE_RULES } from '../../questions/rules.ts';
+import { dayOf } from '../calendar/day.ts';
+import { siteFromNormals } from '../climate/normals.ts';
+import { thirstOf } from './begin.ts';
+import { gapEnsemble, sampleFor } from './choose.ts';
+import { type ChooseInput } from './input.ts';
+
+const siteOf = (town: string) => {
+  const fit = siteFromNormals(places.find((p) => p.name.startsWith(town))!);
+  if (!fit.ok) throw new Error(fit.failure.code);
+  return fit.value;
+};
+const thirst = (town: string, from: string, to: string) => thirstOf(siteOf(town), dayOf(from), dayOf(to));
+
+describe('a gap that rain leaves dry', () => {
+  test.each([
+    ['Phoenix', '2027-06-01', '2027-09-10', true],
+    ['Lisbon', '2027-06-10', '2027-09-15', true],
+    ['Cape Town', '2026-12-10', '2027-03-10', true],
+    // Winter rain, monsoon, a short spring and summers with rain in them.
+    ['Lisbon', '2026-10-15', '2027-04-15', false],
+    ['Delhi', '2027-07-01', '2027-10-01', false],
+    ['Phoenix', '2027-01-05', '2027-02-10', false],
+    ['Manchester', '2027-05-01', '2027-09-01', false],
+    ['Atlanta', '2027-06-01', '2027-09-01', false],
+  ])('%s from %s to %s: %s', (town, from, to, dry) => {
+    expect(thirst(town, from, to).dry).toBe(dry);
+  });
+  test('is told in millimetres: what falls in these months, and what a closed cover drinks in such weather', () => {
+    const summer = thirst('Phoenix', '2027-06-01', '2027-09-01');
+    // Normals of June to August: 1 + 23 + 24 mm.
+    expect(Math.abs(summer.rain_mm - 48)).toBeLessThan(6);
+    expect(summer.drinks_mm).toBeGreaterThan(550);
+    expect(summer.drinks_mm).toBeLessThan(850);
+    const half = thirst('Phoenix', '2027-06-01', '2027-07-17').drinks_mm;
+    expect(half / summer.drinks_mm).toBeCloseTo(0.5, 1);
+  });
+  test('is watered through where there is a hose, and lives on rain where there is none', () => {
+    const days = [dayOf('2027-06-01'), dayOf('2027-09-10')] as const;
+    const site = siteOf('Phoenix');
+    expect(watersThrough({ kit: ['hose'], site }, ...days)).toBe(true);
+    expect(watersThrough({ kit: ['rake'], site }, ...days)).toBe(false);
+    expect(watersThrough({ kit: ['hose'], site: siteOf('Manchester') }, ...days)).toBe(false);
+  });
+});
+
+test('in a desert summer cowpea closes and feeds where it is watered, and starves where it is not', () => {
+  const input: ChooseInput = {
+    site: siteOf('Phoenix'),
+    soil: { texture: 'loam', fertility: 'fair' },
+    way: findWay('raked')!,
+    watered: true,
+    gap: {
+      freeDay: dayOf('2027-06-01'),
+      plantDay: dayOf('2027-09-10'),
+      next: { ...crops.find((c) => c.id === 'broccoli')!, way: 'transplant' },
+    },
+    candidates: allCovers(),
+    methods: methodsHere({ kit: ['flail-mower', 'rake', 'hose'], rules: FREE_RULES }),
+    aims: [{ id: 'feed', strands: 3 }],
+    bed: { families: [], troubles: [], shade: 'open', surface: 'clean' },
+    keepsSafe: [],
+    hazards: {},
+    years: 20,
+  };
+  const cowpea = (more: Partial<ChooseInput>) => {
+    const asked = { ...input, ...more };
+    return sampleFor(
+      asked.candidates.find((c) => c.id === 'cowpea')!,
+      asked,
+      gapEnsemble(asked),
+    );
+  };
+  const [wet, dry] = [cowpea({ irrigated: true }), cowpea({})];
+  expect(wet.irrigated).toBe(true);
+  expect(wet.best!.odds.inTime).toBeGreaterThan(0.8);
+  expect(wet.best!.dryMatter_g_m2.mid).toBeGreaterThan(350);
+  expect(dry.best!.dryMatter_g_m2.mid).toBeLessThan(150);
+  expect(wet.best!.serves.feed!).toBeGreaterThan(dry.best!.serves.feed! + 0.2);
+});
