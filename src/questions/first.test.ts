@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import { places } from '../catalogue/places.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
+import { type Sample } from '../core/choose/sample.ts';
 import { siteFromNormals } from '../core/climate/normals.ts';
 import { type Site } from '../core/site/site.ts';
 import { METRIC } from '../core/units/show.ts';
@@ -123,5 +124,46 @@ describe('one bed and one packet', () => {
     const { answer } = answered(said(PACKET, '2026-08-10', '2027-06-05', ['rake']));
     expect(answer.best?.method === 'pull').toBe(false);
     expect(answer.passes.every((p) => p.kind !== 'cut')).toBe(true);
+  });
+});
+
+describe('the next best way to end it', () => {
+  let s: FirstSaid;
+  let sample: Sample;
+  let question: ReturnType<typeof answered>['question'];
+  let others: string[];
+  beforeAll(() => {
+    s = said(PACKET, '2026-08-10', '2027-06-05');
+    ({ sample, question } = answered(s));
+    others = sample.usable.filter((m) => m !== sample.best!.method);
+  });
+  /** The same sample with these odds for its other ways. */
+  const told = (odds: Record<string, number>, more: object = {}) =>
+    firstAnswer(
+      {
+        ...sample,
+        endings: sample.endings.map((e) => ({
+          ...e,
+          odds: { ...e.odds, inTime: e.method === sample.best!.method ? 1 : (odds[e.method] ?? 0.1) },
+        })),
+        ...more,
+      },
+      s,
+      question,
+    ).other?.ending.method;
+  test('is one that is ready in half of the years and can be done here, and the one worth most of these', () => {
+    expect(others.length).toBeGreaterThan(1);
+    const [a, b] = others as [string, string];
+    expect(told({})).toBeUndefined();
+    expect(told({ [a]: 0.49 })).toBeUndefined();
+    expect([told({ [a]: 0.5 }), told({ [b]: 0.5 })]).toEqual([a, b]);
+    expect([told({ [a]: 0.6, [b]: 1 }), told({ [a]: 1, [b]: 0.6 })]).toEqual([b, a]);
+    expect(told({ [a]: 1 }, { usable: [b] })).toBeUndefined();
+  });
+  test('stands alone where nothing can be put forward; without a way there are no steps', () => {
+    const { passes, best, other } = firstAnswer({ ...sample, best: undefined, endings: [] }, s, question);
+    expect([passes, best, other]).toEqual([[], undefined, undefined]);
+    const strange = { ...sample, best: { ...sample.best!, method: 'of a newer Kilim' } };
+    expect(firstAnswer(strange, s, question).passes).toEqual([]);
   });
 });

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { type Cut, type Ground } from '../core/bed/pieces.ts';
 import { dayOf } from '../core/calendar/day.ts';
 import { demoKept } from '../records/testStore.ts';
-import { besideIn, pathKinds } from './strips.ts';
-import { workAsk } from './work.ts';
+import { besideIn, mowingInput, pathKinds } from './strips.ts';
+import { meanOfMonth, workAsk } from './work.ts';
 
 const piece = (id: string, share: [number, number], more: Partial<Cut> = {}): Ground & { piece: Cut } => ({
   id,
@@ -58,4 +58,47 @@ describe('things that a cover has set aside', () => {
 test('a living path is of kinds that live for years', () => {
   expect(pathKinds.map((s) => s.id)).toEqual(expect.arrayContaining(['white-clover', 'red-clover']));
   expect(pathKinds.some((s) => ['buckwheat', 'cereal-rye', 'hairy-vetch'].includes(s.id))).toBe(false);
+});
+
+describe('what is asked of a path that is mown', () => {
+  const kept = demoKept();
+  const bed = {
+    ...kept.beds[0]!,
+    piece: { ...path.piece, of: 'bed' },
+    life: { what: 'white-clover', since: '2026-04-10', years: 3, low_cm: null, hole_m: null, done: [] },
+  } as unknown as Parameters<typeof mowingInput>[0];
+  const day = (on: string) => ({ on, tmin_c: 4, tmax_c: 15, rain_mm: 1 });
+  const asked = (done: { kind: string; on: string }[] = []) =>
+    mowingInput(
+      { ...bed, life: { ...bed.life!, done } } as typeof bed,
+      {
+        ...kept,
+        weather: [
+          {
+            ...kept.weather[0]!,
+            days: ['2026-11-30', '2026-12-02', '2027-05-10', '2027-05-11', '2027-05-14'].map(day),
+          },
+        ],
+      },
+      '2027-05-10',
+      20,
+    )!;
+  test('the measured days of its season so far, and those that lie ahead', () => {
+    expect(asked().observed!.map(([d]) => d)).toEqual(['2026-12-02', '2027-05-10'].map(dayOf));
+    expect(asked().ahead!.map(([d]) => d)).toEqual(['2027-05-11', '2027-05-14'].map(dayOf));
+  });
+  test('it grows from its last mowing, or from its sowing where it was never mown; what lies ahead is no mowing yet', () => {
+    expect(asked().cutOn).toBe(dayOf('2026-04-10'));
+    const mown = ['2027-04-20', '2027-05-02', '2027-05-20'].map((on) => ({ kind: 'mow', on }));
+    expect(asked(mown).cutOn).toBe(dayOf('2027-05-02'));
+    expect(asked([{ kind: 'straw', on: '2027-05-05' }]).cutOn).toBe(dayOf('2026-04-10'));
+  });
+});
+
+test('the warmth of a month is that of the month a day lies in, by the normals of the site', () => {
+  const { site } = demoKept().garden;
+  const of = (iso: string) => meanOfMonth(site, dayOf(iso));
+  expect([of('2027-01-31'), of('2027-02-01'), of('2028-12-31')]).toEqual(
+    [0, 1, 11].map((m) => (site.tmax_c[m]! + site.tmin_c[m]!) / 2),
+  );
 });

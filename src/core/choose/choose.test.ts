@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { climates, crops, findWay, membersOf, methods, mixes } from '../../catalogue/catalogue.ts';
 import { dayOf } from '../calendar/day.ts';
 import { type ChooseInput } from './input.ts';
+import { gapEnsemble, sampleFor } from './choose.ts';
 import { chooseAll } from './rounds.ts';
 import { rankSamples } from './rank.ts';
 import { effective, weighByLooks } from '../plan/weigh.ts';
@@ -46,6 +47,21 @@ describe('choice and looks', () => {
     expect(by('cowpea').stand.stand).toBeLessThan(0.4);
     for (const s of samples) expect(s.best?.method).not.toBe('dig');
     expect(by('cereal-rye').reasons.length).toBeGreaterThan(1);
+  });
+  test('a week earlier and a week later are told of the way that is put forward, and only once a cover is settled', () => {
+    const candidate = input.candidates.find((c) => c.id === 'rye-vetch')!;
+    const ensemble = gapEnsemble(input);
+    const { best, weeks } = sampleFor(candidate, input, ensemble);
+    expect(best!.method).not.toBe(input.methods[0]!.id);
+    expect(weeks.map((w) => [w.days, w.startDay - best!.startDay])).toEqual([
+      [-7, -7],
+      [7, 7],
+    ]);
+    for (const w of weeks) {
+      const then = sampleFor({ ...candidate, method: best!.method, endDay: w.startDay }, input, ensemble);
+      expect([then.best!.odds.inTime, then.best!.method]).toEqual([w.inTime, best!.method]);
+    }
+    expect(sampleFor(candidate, input, ensemble, new Map(), { years: 10 }).weeks).toEqual([]);
   });
   test('a change of aims reorders without computing again', () => {
     const feed = rankSamples(samples, [{ id: 'feed', strands: 3 }]);

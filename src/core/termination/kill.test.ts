@@ -17,6 +17,7 @@ import {
   TRIM_KILLS,
 } from './kill.ts';
 import { killsWeakened, killTables, leftAlive, leftOf, lucky, passKills } from './left.ts';
+import { STUBBLE } from './stubble.ts';
 import { OPENS, PASS_KINDS, type PassKind, takeApart, TRIMS } from './method.ts';
 
 const rye = speciesOf('cereal-rye');
@@ -206,4 +207,15 @@ describe('a way taken apart', () => {
     expect([...OPENS].sort()).toEqual(['bury', 'dig', 'pull', 'rake-off']);
     expect(way('cut').keeps).toBe(false);
   });
+});
+
+test('what cuts, eats, burns or turns a plant takes its growing tip; what bends or trims it, or picks its shoots, does not', () => {
+  const tips = (gone: boolean) =>
+    Object.entries(STUBBLE)
+      .filter(([, s]) => s.tipsGone === gone)
+      .map(([kind]) => kind);
+  expect(tips(false).sort()).toEqual(['crimp', 'flatten', 'mow-high', 'pick-shoots']);
+  expect(tips(true)).toEqual(
+    expect.arrayContaining(['cut', 'mow', 'graze', 'take-hay', 'flame', 'hens', 'dig']),
+  );
 });

@@ -142,6 +142,39 @@ describe('one pass in the daily loop', () => {
     // What was logged was done, wet or not.
     every(grow(both, [done('dig', '2027-01-10')]), (c) => expect(c.turned[0]).toBe(due));
   });
+  test('what is turned under is written down as buried, whether dug in or buried in the frame, and what is cut is not', () => {
+    for (const [kind, buried] of [
+      ['dig', true],
+      ['bury', true],
+      ['cut', false],
+    ] as const)
+      every(grow(both, [done(kind, '2027-03-10')]), (c) =>
+        expect([...new Set(c.laid.map((l) => l.buried))]).toEqual([buried]),
+      );
+  });
+  test('fewer green crowns than were to be expected leave fewer plants, and less leaf on the ground from that day on', () => {
+    const seen = (green: number) =>
+      grow(both, [done('cut', '2027-03-20'), { kind: 'crowns', at: at('2027-04-10'), green, of: 40 }]);
+    const [few, many] = [seen(2), seen(38)];
+    const d = at('2027-04-12');
+    every(few, (c, y) => {
+      expect(mostAlive(c, d)).toBeLessThan(mostAlive(many.courses[y]!, d));
+      expect(c.cover[d]!).toBeLessThan(many.courses[y]!.cover[d]!);
+    });
+  });
+  test('a sheet that is to be lifted when all under it is dead is lifted then, whatever else is still to be done', () => {
+    const tasks: Task[] = [
+      done('lay-sheet', '2027-04-01'),
+      { kind: 'crowns', at: at('2027-04-03'), green: 0, of: 0 },
+      { kind: 'lift-sheet', at: at('2027-04-05'), done: false, whenDead: true },
+    ];
+    every(grow(both, tasks), (c) => {
+      const [laid, lifted] = c.covered[0]!;
+      expect(laid).toBe(at('2027-04-01'));
+      expect(lifted - laid).toBeGreaterThan(14);
+      expect(lifted).toBeLessThan(at('2027-06-20'));
+    });
+  });
   test('what is raked off next day leaves an eighth of the cut on the bed', () => {
     const d = at('2027-05-21');
     const [cut, raked] = [

@@ -2,6 +2,9 @@ import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import { useGarden } from '../../ring/garden.tsx';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
+import { siteFromNormals } from '../../core/climate/normals.ts';
+import { places } from '../../catalogue/places.ts';
+import { GapAndAims } from './GapAndAims.tsx';
 import { GapFields } from './GapFields.tsx';
 import { useGapForm } from './useGapForm.ts';
 
@@ -104,4 +107,46 @@ test('a piece of a bed comes after what stood on the whole bed, and not before i
   const before = (await screen.findByLabelText('What leaves')) as HTMLSelectElement;
   expect(before.value).toBe(last.cropId);
   expect((screen.getByLabelText('Ground free on') as HTMLInputElement).value).toBe('1 Aug 2027');
+});
+
+test('where rain leaves a gap dry and there is a hose, covers are watered through it until the gardener says not', async () => {
+  window.matchMedia ??= (() => ({
+    matches: true,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  })) as never;
+  const fit = siteFromNormals(places.find((p) => p.name === 'Phoenix')!);
+  if (!fit.ok) throw new Error(fit.failure.code);
+  const base = demoGarden();
+  const Asked = () => {
+    const { beds } = useGarden();
+    const form = useGapForm(beds.find((b) => b.id === 'north-shore-bed-8')!);
+    const { question } = form;
+    return (
+      <>
+        {question && (
+          <GapAndAims form={form} freeDay={question.gap.freeDay} plantDay={question.gap.plantDay} />
+        )}
+        <p data-testid="asked">{question ? `irrigated ${question.irrigated}` : 'nothing'}</p>
+      </>
+    );
+  };
+  const dry = { ...base, garden: { ...base.garden, site: fit.value } };
+  const first = await renderInGarden(<Asked />, { kept: dry });
+  await waitFor(() => expect(asked()).toBe('irrigated true'));
+  const box = () => screen.getByRole('checkbox', { name: /Watered through dry weeks/ });
+  expect(
+    screen.getByText(/Rain usually brings \d+ mm over this gap, and a closed cover drinks up to \d+ mm/),
+  ).toBeTruthy();
+  await first.user.click(box());
+  await waitFor(() => expect(asked()).toBe('irrigated false'));
+  first.unmount();
+  const again = await renderInGarden(<Asked />, { again: true, kept: dry });
+  await waitFor(() => expect(asked()).toBe('irrigated false'));
+  again.unmount();
+
+  const noHose = { ...dry.garden, kit: dry.garden.kit.filter((k) => k !== 'hose') };
+  await renderInGarden(<Asked />, { kept: { ...dry, garden: noHose } });
+  await waitFor(() => expect(asked()).toBe('irrigated false'));
+  expect(screen.queryByRole('checkbox', { name: /Watered through/ })).toBeNull();
 });

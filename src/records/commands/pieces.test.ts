@@ -36,6 +36,24 @@ const piecesNow = async (of = bed.id) =>
 const coversOf = (id: string) => db.covers.where({ bedId: id }).toArray();
 
 describe('a bed is cut', () => {
+  test('a piece takes the looks at what stands on it, and leaves those at what stood there before', async () => {
+    const gone = { ...standing, id: 'gone', verdict: 'dead' as const, endedOn: '2026-05-01' };
+    const past = { ...base.looks.find((l) => l.coverId === standing.id)!, id: 'past', coverId: 'gone' };
+    await db.covers.put({
+      ...gone,
+      sowOn: '2025-09-01',
+      sownOn: '2025-09-01',
+      plantBackOn: '2026-05-10',
+      passes: [],
+    });
+    await db.looks.put(past);
+    const mine = base.looks.filter((l) => l.coverId === standing.id).length;
+    const before = await db.looks.count();
+    await cutBed(hands, bed, { on: ON, today: ON, side: 'across', pieces: halves });
+    expect(await db.looks.get('past')).toEqual(past);
+    // One of the two pieces keeps them, the other gets its like.
+    expect(await db.looks.count()).toBe(before + mine);
+  });
   test('what stands is on every piece, with its looks, its share of the seed and the crop that follows there; what was over stays', async () => {
     const before = await coversOf(bed.id);
     const over = before.filter((c) => c.verdict === 'dead').length;

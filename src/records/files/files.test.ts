@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
+import { isoOf } from '../../core/calendar/day.ts';
 import { type Result } from '../../core/result/result.ts';
 import { failureWords } from '../../ui/failureWords.ts';
 import { type Kept } from '../verbs/verbs.ts';
@@ -72,6 +73,39 @@ describe('a garden file with one thing wrong is refused, and the place named', (
     const read = readGardenFile(JSON.stringify(set(fresh(), path, value)));
     expect(read.ok ? 'let in' : read.failure.code === where ? where : read.failure.where).toBe(where);
     clear(read);
+  });
+  test.each<[string, (string | number)[], unknown, string]>([
+    ['a night under all nights', ['garden', 'site', 'tmin_c', 2], -99, '-99 °C is no temperature of air'],
+    ['a night over all days', ['garden', 'site', 'tmin_c', 2], 75, '75 °C is no temperature of air'],
+    ['a day over all days', ['garden', 'site', 'tmax_c', 2], 75, '75 °C is no temperature of air'],
+    ['rain that falls upwards', ['garden', 'site', 'rain_mm', 5], -1, '-1 mm is no rain of a month'],
+    ['a month of floods', ['garden', 'site', 'rain_mm', 5], 1e5, '100000 mm is no rain of a month'],
+    ['more wet days than days', ['garden', 'site', 'wetShare', 4], 1.2, 'a share lies between 0 and 1'],
+    ['fewer wet days than none', ['garden', 'site', 'wetShare', 4], -0.1, 'a share lies between 0 and 1'],
+    ['text for a list', ['beds'], 'none', 'a list belongs here'],
+    ['a number for a name', ['beds', 0, 'name'], 7, 'text belongs here'],
+    ['a name that is not there', ['beds', 0, 'name'], undefined, 'it is missing'],
+  ])('%s: in words, at its place', (_, path, value, problem) => {
+    const read = readGardenFile(JSON.stringify(set(fresh(), path, value)));
+    expect(read).toMatchObject({
+      ok: false,
+      failure: { where: path.join(' › '), facts: { problem } },
+    });
+  });
+  test('a file of an older form may lack what came later, one of today may not; what is no record in either is named', () => {
+    const older = (version: number, path: string[] = [], value: unknown = undefined) => {
+      const json = set(fresh(), ['version'], version) as Json;
+      return readGardenFile(JSON.stringify(path.length > 0 ? set(json, path, value) : json));
+    };
+    expect(older(7, ['lots'])).toMatchObject({ ok: false, failure: { where: 'lots' } });
+    expect(older(2, ['lots']).ok).toBe(true);
+    for (const nothing of [null, 7, 'a bed'])
+      expect(
+        readGardenFile(JSON.stringify(set(set(fresh(), ['version'], 2), ['beds', 0], nothing))),
+      ).toMatchObject({
+        ok: false,
+        failure: { code: 'file-invalid', where: 'beds › 0' },
+      });
   });
   test('numbers beyond all bounds, as JSON can write them', () => {
     const read = readGardenFile(demo.replace(/"area_m2": [\d.]+/, '"area_m2": 1e999'));
@@ -384,6 +418,21 @@ describe('weather', () => {
       { line: 5, why: 'temperature' },
       { line: 7, why: 'temperature' },
       { line: 8, why: 'swapped' },
+    ]);
+  });
+  test('days are read in digits alone and between signs of any number, and half a date is none', () => {
+    const r = read([
+      '20270101,2,9,0',
+      '2027--01--02,2,9,0',
+      '2027/01/03 07:00,2,9,0',
+      '2027010400,2,9,0',
+      '2027-01,2,9,0',
+    ]);
+    if (!r.ok) throw new Error(r.failure.code);
+    expect(r.value.days.map((d) => isoOf(d.day))).toEqual(['2027-01-01', '2027-01-02', '2027-01-03']);
+    expect(r.value.bad).toEqual([
+      { line: 5, why: 'date' },
+      { line: 6, why: 'date' },
     ]);
   });
   test('lows that are mostly above their highs are columns the wrong way round', () => {

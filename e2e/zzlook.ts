@@ -1,0 +1,24 @@
+import { chromium } from 'playwright-core';
+import { CHROMIUM, setDay } from './browser.ts';
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox','--disable-gpu'] });
+const ctx = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block', locale: 'en-GB' });
+const page = await ctx.newPage(); page.on('pageerror', (e) => console.log('ERR', e.message));
+page.on('console', (m) => m.type() === 'error' && console.log('console:', m.text()));
+const base = 'http://localhost:4173';
+await page.goto(base + '/'); await page.waitForTimeout(1500);
+await page.goto(base + '/keep'); await page.waitForTimeout(1000);
+await page.getByLabel('A garden file').setInputFiles('/tmp/w/dry.kilim.json');
+await page.waitForTimeout(2500);
+await page.screenshot({ path: '/tmp/w/keep.png' });
+console.log(page.url(), (await page.locator('button').allTextContents()).join(' | '));
+for (const n of [/bring it in/i, /Bring in/i, /Replace/i, /Merge/i, /Open/i]) { const b = page.getByRole('button', { name: n }).first(); if (await b.count()) { console.log('click', n); await b.click(); break; } }
+await page.waitForTimeout(2500);
+await page.goto(base + '/bed/dry-wash-bed-R1/choose');
+await page.waitForTimeout(2000);
+await setDay(page, 'Planting day', '2028-09-10');
+await setDay(page, 'Ground free on', '2028-06-01');
+await page.waitForTimeout(9000);
+await page.screenshot({ path: '/tmp/w/dry.png' });
+await page.setViewportSize({ width: 390, height: 844 }); await page.waitForTimeout(800);
+await page.screenshot({ path: '/tmp/w/dry390.png' });
+await browser.close();
