@@ -56,7 +56,7 @@ describe('the sowing day', () => {
       const { method } = screened.best!;
       const way = best.looked.find((f) => f.method.id === method)!;
       // The way worth most, or the frost where that is relied on.
-      if (method === 'winterkill') expect(way.inTime).toBeGreaterThanOrEqual(0.8);
+      if (method === 'winterkill' && best.method !== method) expect(way.inTime).toBeGreaterThanOrEqual(0.8);
       else expect([id, method]).toEqual([id, best.method]);
       expect([id, screened.best!.start]).toEqual([id, way.best]);
       expect(screened.best!.worth).toBeCloseTo(way.worth, 12);

@@ -225,7 +225,10 @@ function tell(
       weights,
     ),
     plantable: pick((y) => from + y.plantableAt),
-    idle_d: mean((y) => idleDays(y, plan)),
+    idle_d: meanOf(
+      years.map((y, i) => idleDays(y, read[i]!)),
+      weights,
+    ),
     gap_d: gapOf(plan),
     lies_d: waits ? 0 : quantile(lies, 0.5, weights),
     wait_d20: quantile(

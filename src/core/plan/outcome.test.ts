@@ -326,6 +326,18 @@ describe('what is not the cover’s doing', () => {
     }
     expect(of('2027-04-10').serves.smother!).toBeGreaterThan(of('2026-11-20').serves.smother! + 0.03);
   });
+  test('ground is without roots from the day on which frost has ended the last kind, whenever its straw is cut', () => {
+    const g = grown(alone('spring-oats'), 'humid-continental', '2026-08-20', '2027-06-05');
+    const frost = answerEnding(g, way('winterkill'), at(g, '2027-06-05'));
+    expect(frost.dead.high).toBeLessThan(dayOf('2027-02-01'));
+    const cut = answerEnding(g, way('cut'), at(g, '2027-05-20'));
+    expect(Math.abs(cut.idle_d - frost.idle_d)).toBeLessThan(3);
+    expect(cut.idle_d).toBeGreaterThan(120);
+    // Cut green, it is without roots from then on.
+    const green = answerEnding(g, way('cut'), at(g, '2026-10-20')).idle_d;
+    expect(green - (dayOf('2027-06-05') - dayOf('2026-10-20'))).toBeLessThan(1);
+    expect(green).toBeGreaterThan(cut.idle_d + 20);
+  });
   test('ground that waits to be sown is ground without roots, and for more than ground that waits to be planted: nothing needs it', () => {
     const [now, later] = [rye(), rye(30)];
     const idle = (g: typeof now) => answerEnding(g, way('cut'), at(g, '2027-06-01')).idle_d;

@@ -4,6 +4,7 @@ import { lightLeft } from '../stand/leaf.ts';
 import { type Course } from '../stand/course.ts';
 import { groundOf, weedsGrow } from '../weeds/weeds.ts';
 import { type Season } from '../weather/season.ts';
+import { DEAD_BELOW, mostAlive } from '../termination/end.ts';
 import { type Plan } from '../termination/plan.ts';
 
 /** Ground is bare under this cover. */
@@ -31,6 +32,8 @@ export interface Reading {
   /** Weeds at the end of each day. */
   weedMass: Float64Array;
   weedSeeds: Float64Array;
+  /** Day index from which nothing lives any more, planting day where something still does. */
+  livesUntil: DayIndex;
 }
 
 export const makeReading = (days: number): Reading => ({
@@ -39,6 +42,7 @@ export const makeReading = (days: number): Reading => ({
   bare: new Float64Array(days + 1),
   weedMass: new Float64Array(days),
   weedSeeds: new Float64Array(days),
+  livesUntil: 0,
 });
 
 /** Ground that residue of a plan's kinds covers for each g/m2 of it (exponent). */
@@ -81,6 +85,9 @@ export function readCourse(plan: Plan, course: Course, season: Season, out: Read
     weedMass[d] = weeds.mass;
     weedSeeds[d] = weeds.seeds;
   }
+  out.livesUntil = last;
+  while (out.livesUntil > plan.sownAt && mostAlive(course, out.livesUntil - 1) <= DEAD_BELOW)
+    out.livesUntil--;
   return out;
 }
 

@@ -227,7 +227,7 @@ function tryDay(grown: GrownPlan, years: ReadYear[], ways: Way[], day: DayIndex,
       sum.flower += w * o.flower_d;
       sum.dm += w * end.dm_g_m2;
       sum.caught += w * o.caught_g_m2;
-      sum.idle += w * idleDays(end, grown.plan);
+      sum.idle += w * idleDays(end, year);
     }
   }
   const { members, next } = grown.plan;

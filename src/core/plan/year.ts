@@ -73,11 +73,13 @@ export function readYears(grown: GrownPlan, only?: number[]): ReadYear[] {
 export const gapOf = (plan: Plan): number => plan.plantAt - (plan.freeAt ?? plan.sownAt);
 
 /**
- * Days of the gap without living roots: from the end of growth to planting, none of these while something lives on; and those on which ground waits to
- * be sown, each counted for more, since no ending calls for them.
+ * Days of the gap without living roots: from the end of growth to planting, by a hand or before one came, none of these while something lives on; and
+ * those on which ground waits to be sown, each counted for more, since no ending calls for them.
  */
-export const idleDays = (end: YearEnd, plan: Plan): number =>
-  WAITING_TIMES * waitDays(plan) + (end.endsAt < plan.plantAt ? plan.plantAt - end.endsAt : 0);
+export const idleDays = (end: YearEnd, { plan, reading }: Pick<YearOfPlan, 'plan' | 'reading'>): number => {
+  const livedUntil = end.endsAt < reading.livesUntil ? end.endsAt : reading.livesUntil;
+  return WAITING_TIMES * waitDays(plan) + (livedUntil < plan.plantAt ? plan.plantAt - livedUntil : 0);
+};
 /** A day of waiting is a hole that nothing needs; one after the cover is part of ending it (judgement). */
 const WAITING_TIMES = 2.5;
 

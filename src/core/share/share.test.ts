@@ -229,6 +229,8 @@ test('what frost ends is held against its other ways as on the other screens: cu
     const cover = g.covers.find((k) => k.id === 'north-shore-cover-9-2026-09')!;
     cover.parts = [{ speciesId: 'cowpea', share: 1 }];
     cover.seed = [{ ...cover.seed[0]!, speciesId: 'cowpea' }];
+    // So that what is left of its worth after months without roots is still some.
+    cover.aims = [{ id: 'ease', strands: 3 }];
   });
   const cover = shareInput(c, '2026-11-01', YEARS).covers.find((k) => k.bed === '9')!;
   const standing = standOf({ ...cover.asked, years: YEARS });
@@ -248,6 +250,7 @@ test('what frost ends is held against its other ways as on the other screens: cu
   expect([of('cut', false).ending.keeps, of('winterkill', false).ending.keeps]).toEqual([1, 1]);
   const [cut, frost] = [of('cut', true), of('winterkill', true)];
   expect(cut.ending.keeps).toBeLessThan(0.8 * frost.ending.keeps);
+  expect(of('cut', false).worth).toBeGreaterThan(0);
   expect(cut.worth).toBeCloseTo(of('cut', false).worth * cut.ending.keeps, 9);
 });
 
