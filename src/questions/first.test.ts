@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
+import { speciesOf } from '../catalogue/catalogue.ts';
 import { places } from '../catalogue/places.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { gapEnsemble, sampleFor } from '../core/choose/choose.ts';
@@ -95,6 +96,17 @@ describe('one bed and one packet', () => {
     expect(weights.reduce((sum, w) => sum + w.weigh_g, 0)).toBeCloseTo(24, 6);
     // Two parts of clover to one of phacelia, as it is in the packet.
     expect(weights[1]!.weigh_g / weights[0]!.weigh_g).toBeCloseTo(2, 6);
+  });
+  test('its seed lies as deep as the kind that wants to lie deepest, and no deeper than the others come up from', () => {
+    const parts = ['phacelia', 'spring-field-pea'].map((speciesId) => ({ speciesId, share: 50 }));
+    const { answer } = answered(said({ ...MIX, parts }, '2026-08-10', '2027-06-05'));
+    const [phacelia, pea] = parts.map((p) => speciesOf(p.speciesId).seed);
+    expect(phacelia!.depthMin_mm).toBeLessThan(pea!.depthMin_mm);
+    const from = pea!.depthMin_mm;
+    expect(answer.depth_mm).toEqual({
+      from,
+      to: Math.max(from, Math.min(phacelia!.depthMax_mm, pea!.depthMax_mm)),
+    });
   });
   test('one kind without a rate goes on the shelf, and the sowing is weighed out of it', () => {
     const s = said(PACKET, '2026-08-10', '2027-06-05');

@@ -34,6 +34,18 @@ const lookOn = (on: string, k: number): Look => ({
 });
 
 describe('covers that were looked at', () => {
+  test('a cover sown on a piece after the cut is its own: all its looks are told of, on every piece', () => {
+    const cut = cutInTwo();
+    const covers = cut.covers.map((c) => ({ ...c, sownOn: CUT_ON }));
+    const looks = [1, 2].flatMap((k) =>
+      [lookOn('2027-02-20', k), lookOn(CUT_ON, k)].map((l, i) => ({ ...l, id: `own-${k}-${i}` })),
+    );
+    const told = lookedAt({ ...cut, covers, looks }, '2027-04-13', 8);
+    expect(told.map((t) => [t.coverId, t.asked.looks!.length])).toEqual([
+      ['cover-1', 2],
+      ['cover-2', 2],
+    ]);
+  });
   test('looks from before a bed was cut are told of once, with the first piece', () => {
     const told = lookedAt(cutInTwo(), '2027-04-13', 8);
     expect(told.map((t) => t.coverId)).toEqual(['cover-1']);

@@ -47,6 +47,15 @@ const codes = (candidate: Candidate, more: Partial<ChooseInput> = {}) =>
   sample(candidate, more).reasons.map((r) => `${r.side} ${r.code}`);
 
 describe('reasons', () => {
+  test('straw that ties nitrogen up says how much and at what C:N, and what feeds does not say it', () => {
+    const ripe = { gap: { ...base.gap, plantDay: dayOf('2027-07-05') }, methods: kit(['cut']) };
+    const rye = sample(alone('cereal-rye', { method: 'cut', endDay: dayOf('2027-06-25') }), ripe);
+    const told = rye.reasons.find((r) => r.code === 'ties-up-nitrogen')!;
+    expect(told).toMatchObject({ side: 'against', facts: { cn: rye.best!.carbonToNitrogen } });
+    expect(told.facts['nitrogen']).toBe(-rye.best!.nitrogen_g_m2.mid);
+    expect(rye.best!.nitrogen_g_m2.mid).toBeLessThan(-0.4);
+    expect(codes(alone('hairy-vetch'))).not.toContain('against ties-up-nitrogen');
+  });
   test('a hazard speaks only where those it harms are kept', () => {
     expect(codes(alone('hairy-vetch'))).not.toContain('against hazard');
     expect(codes(alone('hairy-vetch'), { keepsSafe: ['poultry'] })).toContain('against hazard');

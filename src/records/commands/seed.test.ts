@@ -101,6 +101,7 @@ test('a look is held to the sowing as it stands when it is written, not to the o
     note: '',
   };
   expect((await logLook(hands, look)).ok).toBe(true);
+  expect(await hands.db.looks.get(look.id)).toEqual(look);
   await db.covers.update(cover.id, { sownOn: null });
   expect(await logLook(hands, { ...look, id: 'l-2' })).toMatchObject({
     failure: { code: 'look-before-sowing' },
