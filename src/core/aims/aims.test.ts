@@ -59,11 +59,6 @@ describe('what an ending is worth', () => {
     expect(worth({ inTime: 0.5, dead: 0 })).toBeCloseTo(0.525, 9);
   });
   test('a year that sheds seed counts half', () => expect(worth({ noSeed: 0, dead: 0 })).toBeCloseTo(0.5, 9));
-  test('past five months without living roots a day costs three: there was room for another cover', () => {
-    const lost = (idle_d: number) => worth({}) - worth({}, 0, idle_d);
-    expect(lost(150)).toBeCloseTo((150 - 35) / 900, 9);
-    expect(lost(180) - lost(150)).toBeCloseTo((3 * 30) / 900, 9);
-  });
   test('an hour on 100 m2 costs a hundredth; a month idle past five weeks three and a third', () => {
     expect(worth({}) - worth({}, 60)).toBeCloseTo(0.01, 9);
     expect(worth({}) - worth({}, 0, 35)).toBe(0);

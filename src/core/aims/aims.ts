@@ -84,19 +84,15 @@ const PER_MINUTE = 1 / 6000;
  * Ground without living roots is a hole in the cloth, whatever lies on it: soil life starves and nothing takes up what rots. Beyond the five weeks
  * that ending a cover usually takes, a month of it costs as much as three hours of work. A gap under fifteen weeks has no five of them to give away:
  * there a third of it is free, and a day costs the more the fewer there are (judgement: what lies longer than it lived was hardly worth its seed).
- * Past five months there was room for another cover, and what fell has rotted and frees its nitrogen to nobody: each such day costs three.
  */
 export const IDLE_FREE_D = 35;
 const SHORT_GAP_D = 3 * IDLE_FREE_D;
 const PER_IDLE_DAY = 1 / 900;
-const ROOM_FOR_ANOTHER_D = 150;
-const PER_WASTED_DAY = 2 * PER_IDLE_DAY;
 
 /** @param gap_d days from the ground being free to planting */
 function idleCost(idle_d: number, gap_d: number): number {
   const short = Math.max(1, SHORT_GAP_D / Math.max(1, gap_d));
-  const wasted = Math.max(0, idle_d - ROOM_FOR_ANOTHER_D) * PER_WASTED_DAY;
-  return Math.max(0, idle_d - IDLE_FREE_D / short) * PER_IDLE_DAY * short * short + wasted;
+  return Math.max(0, idle_d - IDLE_FREE_D / short) * PER_IDLE_DAY * short * short;
 }
 /** Where none is in time, one that at least kills comes before one that does not. */
 const DEAD_AT_LEAST = 0.02;

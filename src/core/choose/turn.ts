@@ -4,7 +4,7 @@ import { type Spread } from '../random/quantile.ts';
 import { type Day } from '../calendar/day.ts';
 import { type NextCrop } from '../residue/wait.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
-import { inSeason } from '../known/season.ts';
+import { growingWait, inSeason } from '../known/season.ts';
 import { type ChooseInput } from './input.ts';
 import { type Candidate, type Sample } from './sample.ts';
 
@@ -81,6 +81,11 @@ const sum = (a: Spread, b: Spread): Spread => ({
 const FIRST_GROWS_D = 42;
 const SECOND_GROWS_D = 50;
 const TURN_STEP_D = 7;
+/** Where no later day is left, one before its season is better than none. */
+const TOO_EARLY_KEEPS = 0.5;
+
+/** A winter kind that follows another cover is sown towards its winter: it stands no more growing days than this before it (judgement: from high summer on). */
+const TURN_WAIT_D = 100;
 
 /** First day on which the second cover is as good as at home and the first has had its time. */
 export function turnOf(second: Candidate, { gap }: ChooseInput, ensemble: Ensemble): Day {
@@ -91,7 +96,9 @@ export function turnOf(second: Candidate, { gap }: ChooseInput, ensemble: Ensemb
   let most = 0;
   for (let day = from; day <= last; day += TURN_STEP_D) {
     const { times } = inSeason(second.members, ensemble, day - ensemble.fromDay, until);
-    if (times > most + 0.03) [best, most] = [day, times];
+    const early = growingWait(second.members, ensemble, day - ensemble.fromDay, until) > TURN_WAIT_D;
+    const worth = early ? times * TOO_EARLY_KEEPS : times;
+    if (worth > most + 0.03) [best, most] = [day, worth];
   }
   return best;
 }

@@ -87,7 +87,7 @@ describe('a winter kind sown in spring', () => {
     const april = late('2027-04-20')!;
     const days = Number(april.facts['days']);
     expect(days).toBeGreaterThan(150);
-    expect(april.times).toBeCloseTo(1 - ((days - 140) / 120) * 0.75, 9);
+    expect(april.times).toBeCloseTo(1 - ((days - 140) / 60) * 0.75, 9);
     expect([late('2027-06-24'), late('2027-09-01')]).toEqual([undefined, undefined]);
     // Ended in December it has waited as long, whether its winter is over or not.
     const cut = factorOf('Edinburgh', 'cereal-rye', '2027-04-20', '2027-12-10', 'long-before-winter')!;

@@ -64,7 +64,7 @@ const SUMMER_OVER_D = 45;
  */
 const GROWING_OVER_C = 8;
 const WAIT_BORNE_D = 140;
-const WAIT_OVER_D = 120;
+const WAIT_OVER_D = 60;
 /** What is warm after so long is another year's spring. */
 const SUMMER_WITHIN_D = 200;
 /** Least chilling that tells a winter from a cool September, days. */
@@ -97,8 +97,7 @@ export function inSeason(
     const { from_c, to_c } = species.home;
     const off = warmth > to_c ? warmth - to_c : warmth < from_c ? from_c - warmth : 0;
     const band = Math.max(LEAST, 1 - (off / FADES_OVER_C) * (1 - LEAST));
-    const need =
-      species.life === 'winter-annual' ? Math.max(species.chilling?.required_d ?? 0, A_WINTER_D) : 0;
+    const need = chillNeed(species);
     const met = need > 0 ? Math.min(1, chilled / need) : 1;
     const chill = UNCHILLED_KEEPS + (1 - UNCHILLED_KEEPS) * met;
     const rooted = UNROOTED_KEEPS + (1 - UNROOTED_KEEPS) * rootedBy(species, winter);
@@ -160,6 +159,10 @@ export function inSeason(
   return { times, factors };
 }
 
+/** Days of chilling that a kind waits for before it flowers; 0 for kinds that wait for no winter, or for more than one. */
+const chillNeed = ({ life, chilling }: Species): number =>
+  life === 'winter-annual' ? Math.max(chilling?.required_d ?? 0, A_WINTER_D) : 0;
+
 /** What is left when something has gone on for `over_d` days too long, and leaves LEAST after so many. */
 const fading = (over_d: number, all_d: number): number =>
   over_d > 0 ? Math.max(LEAST, 1 - (over_d / all_d) * (1 - LEAST)) : 1;
@@ -176,6 +179,21 @@ function growingUntilChilled(usual: Usual, sownAt: DayIndex, end: number, need_d
   let met = sownAt;
   while (met < end && usual.chill[met]! - usual.chill[sownAt]! < need_d) met++;
   return warmerThan(usual, sownAt, met, GROWING_OVER_C);
+}
+
+/** Growing days that the slowest of its winter kinds stands before it has had its chilling, sown on a day index; 0 where none waits for a winter. */
+export function growingWait(
+  members: readonly Member[],
+  ensemble: Ensemble,
+  sownAt: DayIndex,
+  endAt: number,
+): number {
+  const usual = usualIn(ensemble);
+  const waits = members.map(({ species }) => {
+    const need_d = chillNeed(species);
+    return need_d > 0 ? growingUntilChilled(usual, sownAt, Math.min(endAt, ensemble.days), need_d) : 0;
+  });
+  return Math.max(...waits);
 }
 
 /** Mean air temperature, chilling and days of snow, means over years, as sums of all days before a day index: what is asked between two days is one difference. */

@@ -11,6 +11,7 @@ import {
   type YearOutcome,
 } from './outcome.ts';
 import { type Plan, type YearEnd } from '../termination/plan.ts';
+import { between } from '../weather/season.ts';
 import { makeReading, readCourse, type Reading } from './reading.ts';
 
 /** Room for readings by length of the span and year: written over by the next plan that is read, as its courses are. */
@@ -74,12 +75,23 @@ export const gapOf = (plan: Plan): number => plan.plantAt - (plan.freeAt ?? plan
 
 /**
  * Days of the gap without living roots: from the end of growth to planting, by a hand or before one came, none of these while something lives on; and
- * those on which ground waits to be sown, each counted for more, since no ending calls for them.
+ * those on which ground waits to be sown, each counted for more, since no ending calls for them. So is what is left over of a growing season in which
+ * another cover could have stood.
  */
-export const idleDays = (end: YearEnd, { plan, reading }: Pick<YearOfPlan, 'plan' | 'reading'>): number => {
+export const idleDays = (
+  end: YearEnd,
+  { plan, reading, season }: Pick<YearOfPlan, 'plan' | 'reading' | 'season'>,
+): number => {
   const livedUntil = end.endsAt < reading.livesUntil ? end.endsAt : reading.livesUntil;
-  return WAITING_TIMES * waitDays(plan) + (livedUntil < plan.plantAt ? plan.plantAt - livedUntil : 0);
+  const waiting = WAITING_TIMES * waitDays(plan);
+  if (livedUntil >= plan.plantAt) return waiting;
+  const wasted = between(season.growing, livedUntil, Math.min(plan.plantAt, season.days)) - ANOTHER_COVER_D;
+  return waiting + (plan.plantAt - livedUntil) + (wasted > 0 ? WASTED_TIMES * wasted : 0);
 };
+/** Growing days in which a quick cover closes the ground and comes to something. */
+const ANOTHER_COVER_D = 60;
+/** A growing day past those is lost to the bed for good (judgement). */
+const WASTED_TIMES = 4;
 /** A day of waiting is a hole that nothing needs; one after the cover is part of ending it (judgement). */
 const WAITING_TIMES = 2.5;
 

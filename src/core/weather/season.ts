@@ -27,6 +27,8 @@ export interface Season extends Weather {
   decay: Float64Array;
   /** Warmth for weeds above 3 °C. */
   weedWarmth: Float64Array;
+  /** Days on which cool-season plants grow: warmer than 5 °C on average. */
+  growing: Float64Array;
   /** Days' worth of a bright 32 °C day under clear film tight on the ground (see `filmDay`). */
   filmHeat: Float64Array;
   /** 2^((T - 20)/10) of the air's daily mean, 0 in frost: what doubles every ten degrees above ground. */
@@ -51,6 +53,7 @@ const HALF_DECADE = Math.SQRT1_2;
 const SPIN_UP_D = 45;
 const SHEET_FLOOR_C = 1.5;
 const WEED_BASE_C = 3;
+const GROWS_OVER_C = 5;
 /** Share of the step from yesterday's soil temperature to today's air that the top few centimetres take. */
 const SOIL_STEP = 0.3;
 
@@ -84,6 +87,7 @@ export function makeSeason(
     decay: new Float64Array(days + 1),
     weedWarmth: new Float64Array(days + 1),
     filmHeat: new Float64Array(days + 1),
+    growing: new Float64Array(days + 1),
     airTempo: new Float64Array(days),
     soilTempo: new Float64Array(days),
     chill: new Float64Array(days),
@@ -130,6 +134,7 @@ function fillDerived(season: Season, all: Weather, before: number, ra_MJ: Float6
     season.filmHeat[i + 1] = season.filmHeat[i]! + filmDay(all.tmax_c[j]!, all.radiation_MJ[j]!);
     season.mellowing[i + 1] = season.mellowing[i]! + Math.max(1 / 3, soilTempo * HALF_DECADE);
     season.decay[i + 1] = season.decay[i]! + Math.min(decayWarmth(mean), wetness);
+    season.growing[i + 1] = season.growing[i]! + (mean > GROWS_OVER_C ? 1 : 0);
     season.weedWarmth[i + 1] = season.weedWarmth[i]! + Math.max(0, mean - WEED_BASE_C);
   }
 }
