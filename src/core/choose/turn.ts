@@ -81,11 +81,10 @@ const sum = (a: Spread, b: Spread): Spread => ({
 const FIRST_GROWS_D = 42;
 const SECOND_GROWS_D = 50;
 const TURN_STEP_D = 7;
-/** Where no later day is left, one before its season is better than none. */
-const TOO_EARLY_KEEPS = 0.5;
-
 /** A winter kind that follows another cover is sown towards its winter: it stands no more growing days than this before it (judgement: from high summer on). */
 const TURN_WAIT_D = 100;
+/** Where no later day is left, one before that is better than none. */
+const TOO_EARLY_KEEPS = 0.5;
 
 /** First day on which the second cover is as good as at home and the first has had its time. */
 export function turnOf(second: Candidate, { gap }: ChooseInput, ensemble: Ensemble): Day {

@@ -21,7 +21,7 @@ export interface EndingAnswer {
   lies_d: number;
   /** Days in soil of 20 °C that it mellows before this crop goes in; colder soil takes up to three times as long. */
   wait_d20: number;
-  /** Days of the gap without living roots, before sowing and from the end of growth to planting, mean. */
+  /** Days of the gap without living roots, before sowing and from the end of growth to planting, mean, weighed by what they cost (`idleDays`). */
   idle_d: number;
   /** Days from the ground being free to planting. */
   gap_d: number;

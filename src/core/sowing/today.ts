@@ -26,6 +26,7 @@ export interface SowTodayInput {
   seed_g_m2: number[];
   /** The gardener has water and will use it. */
   watered: boolean;
+  /** The standing cover is watered through dry weeks. */
   irrigated?: boolean;
   today: Day;
   /** Day by which the stand must have shown what it can. */

@@ -2,10 +2,10 @@ import { useMemo, useState, useSyncExternalStore } from 'react';
 import { aims as aimList } from '../../catalogue/catalogue.ts';
 import { type AimStrands } from '../../core/aims/aims.ts';
 import { type Day } from '../../core/calendar/day.ts';
-import { type Thirst } from '../../core/choose/begin.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { showDay } from '../../ui/dates.ts';
-import { aimsWords, plantingWords, thirstWords } from '../../ui/offerWords.ts';
+import { DryWeeks } from '../../ui/DryWeeks.tsx';
+import { aimsWords, plantingWords } from '../../ui/offerWords.ts';
 import { Strands } from '../../ui/parts.tsx';
 import { GapFields } from './GapFields.tsx';
 import { type GapForm } from './useGapForm.ts';
@@ -34,7 +34,14 @@ export function GapAndAims({ form, freeDay, plantDay }: { form: GapForm; freeDay
       {form.offer && (
         <p className="text-bark mt-1 text-sm">{plantingWords(form.offer, form.crop.name, garden.units)}</p>
       )}
-      {form.thirst && <DryWeeks form={form} thirst={form.thirst} />}
+      {form.thirst && (
+        <DryWeeks
+          thirst={form.thirst}
+          units={garden.units}
+          checked={form.irrigated}
+          onChange={form.setIrrigated}
+        />
+      )}
       {form.offeredAims.length > 0 && (
         <p className="text-bark mt-1 text-sm">{aimsWords(form.offeredAims, form.crop.name)}</p>
       )}
@@ -42,27 +49,6 @@ export function GapAndAims({ form, freeDay, plantDay }: { form: GapForm; freeDay
     </details>
   );
 }
-
-/** Rain against thirst, and whether what is wanting is given; said only where it is worth a thought. */
-function DryWeeks({ form, thirst }: { form: GapForm; thirst: Thirst }) {
-  const { garden } = useGarden();
-  if (!form.irrigated && thirst.rain_mm > thirst.drinks_mm * WORTH_A_THOUGHT) return null;
-  return (
-    <label className="mt-2 flex cursor-pointer items-start gap-2 text-sm">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm mt-0.5"
-        checked={form.irrigated}
-        onChange={(e) => form.setIrrigated(e.target.checked)}
-      />
-      <span>
-        <b>Watered through dry weeks.</b>{' '}
-        <span className="text-bark">{thirstWords(thirst, garden.units)}</span>
-      </span>
-    </label>
-  );
-}
-const WORTH_A_THOUGHT = 0.6;
 
 const WIDE = '(min-width: 640px)';
 

@@ -26,6 +26,7 @@ import { useSowToday } from './useSowToday.ts';
 import { walkOf } from './walk.ts';
 import { WaterIn } from './WaterIn.tsx';
 import { WaterNow } from './WaterNow.tsx';
+import { WaterThrough } from './WaterThrough.tsx';
 import { WriteDown } from './WriteDown.tsx';
 
 /** In the garden: whether today is good, the steps in their order, and the record of what was really thrown. */
@@ -65,6 +66,7 @@ function Sow({ cover, bed }: OfBed) {
             {cover.sowOn > today && <p className="text-bark mt-1">Planned for {showIsoYear(cover.sowOn)}.</p>}
           </>
         )}
+        <WaterThrough cover={cover} />
         <SowingSteps cover={cover} bed={bed} hottest_c={day.answer?.hottestNext10_c} />
       </Page>
     </div>
