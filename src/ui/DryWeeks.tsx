@@ -19,15 +19,15 @@ export function DryWeeks({
 }) {
   if (!checked && thirst.rain_mm > thirst.drinks_mm * WORTH_A_THOUGHT) return null;
   return (
-    <label className="mt-2 flex max-w-3xl cursor-pointer items-start gap-2 text-sm">
+    <label className="mt-2 flex max-w-3xl cursor-pointer items-start gap-2 text-sm font-bold">
       <input
         type="checkbox"
         className="checkbox checkbox-sm mt-0.5"
         checked={checked}
         onChange={(e) => onChange(e.target.checked)}
       />
-      <span>
-        <b>Watered through dry weeks.</b> <span className="text-bark">{thirstWords(thirst, units)}</span>
+      <span className="min-w-0">
+        Watered through dry weeks. <span className="text-bark font-normal">{thirstWords(thirst, units)}</span>
       </span>
     </label>
   );
