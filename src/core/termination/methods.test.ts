@@ -17,29 +17,30 @@ const left = (method: string, kind: string, stage: number) =>
 
 const site = (id: string) => siteFromPattern(climates.find((c) => c.id === id)!);
 const next = { ...crops.find((c) => c.id === 'winter-squash')!, way: 'transplant' as const };
-function endings(
+function grown(
   climate: string,
   parts: { speciesId: string; share: number }[],
   sow: string,
   plantAt: number,
+  years = 30,
 ) {
   const members = membersOf(parts);
-  const way = findWay('raked')!;
-  const grown = growPlan(
+  return growPlan(
     {
       members,
       seed_g_m2: viableRate_g_m2(members, 1),
-      way,
+      way: findWay('raked')!,
       soil: { texture: 'loam', fertility: 'fair' },
       watered: true,
       sownAt: 0,
       plantAt,
       next,
     },
-    makeEnsemble(site(climate), dayOf(sow), plantAt + 60, 30, 5),
+    makeEnsemble(site(climate), dayOf(sow), plantAt + 60, years, 5),
   );
-  return new Map(answerEndings(grown, all).map((e) => [e.method, e]));
 }
+const endings = (...of: Parameters<typeof grown>) =>
+  new Map(answerEndings(grown(...of), all).map((e) => [e.method, e]));
 
 describe('methods', () => {
   test('every method on a third of the mixes gives odds between 0 and 1 and no NaN', () => {
@@ -88,24 +89,7 @@ describe('methods', () => {
     expect(clover.get('let-seed')!.odds.dead).toBe(0);
   });
   test('a spade alone turns in what is short, and nothing that stands higher than its blade; cut first, that is dug in too', () => {
-    const rye = [{ speciesId: 'cereal-rye', share: 1 }];
-    const grown = (plantAt: number) => {
-      const members = membersOf(rye);
-      return growPlan(
-        {
-          members,
-          seed_g_m2: viableRate_g_m2(members, 1),
-          way: findWay('raked')!,
-          soil: { texture: 'loam', fertility: 'fair' },
-          watered: true,
-          sownAt: 0,
-          plantAt,
-          next,
-        },
-        makeEnsemble(site('cool-maritime'), dayOf('2026-09-15'), plantAt + 60, 10, 5),
-      );
-    };
-    const plan = grown(250);
+    const plan = grown('cool-maritime', [{ speciesId: 'cereal-rye', share: 1 }], '2026-09-15', 250, 10);
     const day = (iso: string) => dayOf(iso) - dayOf('2026-09-15');
     const dead = (method: string, iso: string) => answerEnding(plan, by(method), day(iso)).odds.dead;
     expect(answerEnding(plan, by('dig'), day('2027-03-10')).heightAtStart_m).toBeLessThan(0.3);
@@ -114,21 +98,7 @@ describe('methods', () => {
     expect([dead('turn-in', '2027-05-12'), dead('dig', '2027-05-12')]).toEqual([0, 1]);
   });
   test('what ripened and died long before a hand came has shed its seed', () => {
-    const oats = [{ speciesId: 'spring-oats', share: 1 }];
-    const members = membersOf(oats);
-    const plan = growPlan(
-      {
-        members,
-        seed_g_m2: viableRate_g_m2(members, 1),
-        way: findWay('raked')!,
-        soil: { texture: 'loam', fertility: 'fair' },
-        watered: true,
-        sownAt: 0,
-        plantAt: 330,
-        next,
-      },
-      makeEnsemble(site('cool-maritime'), dayOf('2027-03-20'), 390, 10, 5),
-    );
+    const plan = grown('cool-maritime', [{ speciesId: 'spring-oats', share: 1 }], '2027-03-20', 330, 10);
     const cutOn = (start: number) => answerEnding(plan, by('cut'), start).odds;
     expect(cutOn(300)).toMatchObject({ dead: 1, noSeed: 0 });
     expect(cutOn(90).noSeed).toBe(1);
