@@ -14,7 +14,8 @@ import { chooseAll } from './rounds.ts';
 import { type Sample } from './sample.ts';
 import { groupsOf, product } from '../known/known.ts';
 import { hang, rankSamples } from './rank.ts';
-import { inSeason, wakesFrom } from '../known/season.ts';
+import { inSeason } from '../known/season.ts';
+import { wakesFrom } from '../known/usual.ts';
 
 const pattern = (id: string, latitude?: number) => {
   const p = climates.find((c) => c.id === id)!;

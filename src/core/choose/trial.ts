@@ -9,7 +9,8 @@ import { type SowingWay } from '../stand/emergence.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change } from './change.ts';
-import { inSeason, wakesFrom } from '../known/season.ts';
+import { inSeason } from '../known/season.ts';
+import { wakesFrom } from '../known/usual.ts';
 import { byWeather, RELIED_ON } from '../known/ways.ts';
 
 // What some years tell of one cover before it is judged on all of them: when to sow it, whether it has a hope, what another date would bring.

@@ -1,8 +1,16 @@
 import { type DayIndex } from '../calendar/day.ts';
 import { type Ensemble } from '../stand/ensemble.ts';
 import { type Member, type Species } from '../stand/species.ts';
-import { type Season } from '../weather/season.ts';
 import { type Factor } from './factor.ts';
+import {
+  type Usual,
+  usualIn,
+  WAKES_CD,
+  warmerThan,
+  type Winter,
+  WINTER_WITHIN_D,
+  winterAhead,
+} from './usual.ts';
 
 /**
  * Answers: is this the season for these kinds, sown on this day and ended on that one?
@@ -22,7 +30,6 @@ const FADES_OVER_C = 5;
 const LEAST = 0.25;
 /** A kind that needs a winter keeps this of its worth without one. */
 const UNCHILLED_KEEPS = 0.45;
-const YEARS = 10;
 /**
  * What is up but hardly rooted when winter comes is lifted by frost, eaten by slugs and drowned. From sowing to the coldest month a kind wants this
  * warmth over 3 °C to stand it: small seed makes small plants. Judgement, set so that it comes to the usual last sowing dates: five to eight
@@ -31,13 +38,6 @@ const YEARS = 10;
 const ROOTED_CD = { small: 260, middling: 150, large: 70 } as const;
 const SMALL_SEED_G = 10;
 const LARGE_SEED_G = 90;
-const GROWS_OVER_C = 3;
-/** Seed that is raked in as the year warms wants this much of it in its first month, °C d over 3 °C; in colder ground it rots or is found by mice and slugs. */
-const WAKES_CD = 60;
-/** A coldest month milder than this is no winter to a seedling. */
-const WINTER_C = 6;
-const MONTH_D = 30;
-const WINTER_WITHIN_D = 150;
 const UNROOTED_KEEPS = 0.4;
 /** A spring kind that is to stand through a winter: some winters spare it, and a winter kind of the same make does it better in all of them (judgement). */
 const SPRING_KIND_KEEPS = 0.7;
@@ -46,7 +46,6 @@ const SPRING_KIND_KEEPS = 0.7;
  * -8 °C takes seven weeks of it, and a week more for every 1.4 degrees that it is hardier; what lies longer loses all but LEAST over so many days. Perennials
  * wait in their crowns. Judgement, in the light of winter cereals that come through four months of it and peas and clovers that seldom do.
  */
-const SNOW_CM = 5;
 const BORNE_FROM_C = -8;
 const BORNE_D = 50;
 const BORNE_PER_C = 5;
@@ -167,13 +166,6 @@ const chillNeed = ({ life, chilling }: Species): number =>
 const fading = (over_d: number, all_d: number): number =>
   over_d > 0 ? Math.max(LEAST, 1 - (over_d / all_d) * (1 - LEAST)) : 1;
 
-/** Days between two day indices that are usually warmer than this on average, °C. */
-function warmerThan({ warmth }: Usual, from: DayIndex, to: DayIndex, limit_c: number): number {
-  let days = 0;
-  for (let d = from; d < to; d++) if (warmth[d + 1]! - warmth[d]! > limit_c) days++;
-  return days;
-}
-
 /** Growing days between sowing and the day on which a kind has had the chilling it waits for, or `end`. */
 function growingUntilChilled(usual: Usual, sownAt: DayIndex, end: number, need_d: number): number {
   let met = sownAt;
@@ -195,95 +187,6 @@ export function growingWait(
   });
   return Math.max(...waits);
 }
-
-/** Mean air temperature, chilling and days of snow, means over years, as sums of all days before a day index: what is asked between two days is one difference. */
-interface Usual {
-  days: number;
-  warmth: Float64Array;
-  chill: Float64Array;
-  snow: Float64Array;
-}
-
-const usuals = new WeakMap<Ensemble, Usual>();
-
-function usualIn(ensemble: Ensemble): Usual {
-  const known = usuals.get(ensemble);
-  if (known) return known;
-  ensemble.upTo(YEARS);
-  const seasons = ensemble.seasons.slice(0, YEARS);
-  const { days } = ensemble;
-  const sumOf = (of: (s: Season, d: DayIndex) => number) => {
-    const sums = new Float64Array(days + 1);
-    for (let d = 0; d < days; d++)
-      sums[d + 1] = sums[d]! + seasons.reduce((sum, s) => sum + of(s, d), 0) / seasons.length;
-    return sums;
-  };
-  const usual = {
-    days,
-    warmth: sumOf((s, d) => s.mean_c[d]!),
-    chill: sumOf((s, d) => s.chill[d]!),
-    snow: sumOf((s, d) => (s.snow_cm[d]! >= SNOW_CM ? 1 : 0)),
-  };
-  usuals.set(ensemble, usual);
-  return usual;
-}
-
-/** Warmth over 3 °C until the coldest month, and in the month after sowing where the year only warms from there; °C d, means over years. */
-interface Winter {
-  before_cd: number;
-  /** The coldest month begins with the sowing: what follows is spring. */
-  warming: boolean;
-  firstMonth_cd: number;
-  /** Day index on which the coldest month ends. */
-  overAt: number;
-}
-
-/** The winter between sowing and `until`; undefined where none comes. */
-function winterAhead(usual: Usual, sownAt: DayIndex, until: DayIndex): Winter | undefined {
-  const last = Math.min(until, usual.days);
-  if (last - sownAt < MONTH_D) return undefined;
-  const sums = usual.warmth;
-  let [coldest, at] = [Infinity, 0];
-  for (let i = 0; sownAt + i + MONTH_D <= last; i++) {
-    const sum = sums[sownAt + i + MONTH_D]! - sums[sownAt + i]!;
-    if (sum < coldest) [coldest, at] = [sum, i];
-  }
-  if (coldest / MONTH_D >= WINTER_C) return undefined;
-  const warmth = (days: number) => {
-    let cd = 0;
-    for (let d = sownAt; d < sownAt + days; d++) cd += Math.max(0, sums[d + 1]! - sums[d]! - GROWS_OVER_C);
-    return cd;
-  };
-  return {
-    before_cd: warmth(at),
-    warming: at < WARMS_WITHIN_D,
-    firstMonth_cd: warmth(MONTH_D),
-    overAt: sownAt + at + MONTH_D,
-  };
-}
-const WARMS_WITHIN_D = 10;
-
-/**
- * The day, no earlier than `day`, on which ground that winter has left cold has the warmth that wakes seed: `day` itself where none lies cold then.
- * @param until day index past which it is of no use
- */
-export function wakesFrom(ensemble: Ensemble, day: DayIndex, until: DayIndex): number {
-  let known = wakings.get(ensemble);
-  if (!known) wakings.set(ensemble, (known = new Map<string, number>()));
-  const asked = `${day} ${until}`;
-  const before = known.get(asked);
-  if (before !== undefined) return before;
-  const usual = usualIn(ensemble);
-  let d = day;
-  for (; d < until; d++) {
-    const winter = winterAhead(usual, d, Math.min(until + MONTH_D, d + WINTER_WITHIN_D));
-    if (!winter?.warming || winter.firstMonth_cd >= WAKES_CD) break;
-  }
-  known.set(asked, d);
-  return d;
-}
-/** A gap's covers ask for the same days. */
-const wakings = new WeakMap<Ensemble, Map<string, number>>();
 
 const needOf = ({ seed, role }: Species): number =>
   seed.thousandSeed_g < SMALL_SEED_G
