@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { allCovers, crops, findWay } from '../../catalogue/catalogue.ts';
 import { places } from '../../catalogue/places.ts';
 import { methodsHere } from '../../questions/methods.ts';
-import { watersThrough } from '../../questions/gap.ts';
+import { sowTodayInput } from '../../questions/cover.ts';
+import { gapQuestion, watersThrough } from '../../questions/gap.ts';
+import { demoKept } from '../../records/testStore.ts';
 import { FREE_RULES } from '../../questions/rules.ts';
 import { dayOf } from '../calendar/day.ts';
 import { siteFromNormals } from '../climate/normals.ts';
@@ -82,4 +84,32 @@ test('in a desert summer cowpea closes and feeds where it is watered, and starve
   expect(wet.best!.dryMatter_g_m2.mid).toBeGreaterThan(350);
   expect(dry.best!.dryMatter_g_m2.mid).toBeLessThan(150);
   expect(wet.best!.serves.feed!).toBeGreaterThan(dry.best!.serves.feed! + 0.2);
+});
+
+describe('a question of a garden in the desert', () => {
+  const kept = demoKept();
+  const garden = { ...kept.garden, site: siteOf('Phoenix') };
+  const bed = kept.beds[0]!;
+  const asked = {
+    wayId: 'raked',
+    freeDay: dayOf('2027-06-01'),
+    plantDay: dayOf('2027-09-10'),
+    nextId: 'broccoli',
+    nextWay: 'transplant' as const,
+    aims: [],
+    years: 10,
+  };
+  const irrigated = (more: { irrigated?: boolean }, kit = garden.kit) =>
+    gapQuestion({ ...kept, garden: { ...garden, kit }, bed }, { ...asked, ...more }).irrigated;
+  test('goes by the climate while nothing is said, and by what is said', () => {
+    expect([irrigated({}), irrigated({ irrigated: false })]).toEqual([true, false]);
+    const noHose = garden.kit.filter((k) => k !== 'hose');
+    expect([irrigated({}, noHose), irrigated({ irrigated: true }, noHose)]).toEqual([false, true]);
+  });
+  test('whether today is good to sow is asked of the cover as it will be watered', () => {
+    const cover = { ...kept.covers[0]!, irrigated: true };
+    const of = (c: typeof cover) => sowTodayInput(garden, bed, c, [], [], [], '2027-06-01').irrigated;
+    expect(of(cover)).toBe(true);
+    expect(of({ ...cover, irrigated: false })).toBe(false);
+  });
 });

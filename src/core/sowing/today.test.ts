@@ -42,6 +42,14 @@ const steady = (on: string, tmin: number, tmax: number, rain: number) => ({
 });
 
 describe('is today good to sow?', () => {
+  test('on dry sand in a rainless summer seed that is not kept moist stands the better for water on the standing cover', () => {
+    const dry = (irrigated: boolean) =>
+      ask('mediterranean', 'cowpea', '2027-06-10', '2027-09-20', {
+        soil: { texture: 'sand', fertility: 'fair' },
+        irrigated,
+      }).stand;
+    expect(dry(true)).toBeGreaterThan(dry(false) + 0.05);
+  });
   test('rye in mid September in a cool maritime place: sow, with two months of slack', () => {
     const a = ask('cool-maritime', 'cereal-rye', '2026-09-15', '2027-05-14');
     expect(a.verdict).toEqual({ code: 'sow' });

@@ -64,6 +64,14 @@ describe('methods', () => {
     expect(e.get('crimp-sheet')!.odds.inTime).toBeGreaterThanOrEqual(e.get('sheet')!.odds.inTime);
     expect(e.get('cardboard')!.odds.inTime).toBeLessThanOrEqual(e.get('crimp-sheet')!.odds.inTime);
   });
+  test('cut first, it is dead sooner under the sheet than trodden flat; both lie until their heat is full', () => {
+    const plan = grown('cool-maritime', [{ speciesId: 'cereal-rye', share: 1 }], '2026-09-08', 290, 10);
+    const day = dayOf('2027-05-05') - dayOf('2026-09-08');
+    const [cut, flat] = ['cut-sheet', 'sheet'].map((id) => answerEnding(plan, by(id), day));
+    expect(flat!.heightAtStart_m).toBeGreaterThan(0.4);
+    expect(flat!.dead.mid - cut!.dead.mid).toBeGreaterThan(3);
+    expect(cut!.dead.mid - cut!.startDay).toBeGreaterThan(14);
+  });
   test('clear film fails in a cool summer and works in a hot one', () => {
     const cool = endings('cool-maritime', [{ speciesId: 'phacelia', share: 1 }], '2027-03-20', 75);
     const hot = endings('humid-subtropical', [{ speciesId: 'cowpea', share: 1 }], '2027-06-01', 90);

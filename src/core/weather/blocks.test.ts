@@ -26,3 +26,11 @@ test('years differ from each other, and a year made late is the year made at onc
   expect(lazy.seasons[5]!.tmax_c).toEqual(all.seasons[5]!.tmax_c);
   expect(all.seasons[0]!.tmax_c[30]).not.toBe(all.seasons[1]!.tmax_c[30]);
 });
+
+test('growing days are those over 5 °C on average, counted up day by day', () => {
+  for (const { growing, mean_c, days } of makeEnsemble(site, dayOf('2026-10-01'), 180, 4, 7).seasons) {
+    const warm = (upTo: number) => mean_c.subarray(0, upTo).filter((t) => t > 5).length;
+    expect([0, 40, 111, days].map((d) => growing[d])).toEqual([0, 40, 111, days].map(warm));
+    expect(growing[days]!).toBeLessThan(days - 30);
+  }
+});
