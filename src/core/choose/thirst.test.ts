@@ -2,12 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import { allCovers, crops, findWay } from '../../catalogue/catalogue.ts';
 import { places } from '../../catalogue/places.ts';
 import { methodsHere } from '../../questions/methods.ts';
-import { sowTodayInput } from '../../questions/cover.ts';
+import { forecastInput, sowTodayInput } from '../../questions/cover.ts';
+import { coverOf } from '../../questions/draft.ts';
 import { gapQuestion, watersThrough } from '../../questions/gap.ts';
 import { demoKept } from '../../records/testStore.ts';
 import { FREE_RULES } from '../../questions/rules.ts';
 import { dayOf } from '../calendar/day.ts';
 import { siteFromNormals } from '../climate/normals.ts';
+import { forecastCover } from '../forecast/forecast.ts';
 import { thirstOf } from './begin.ts';
 import { gapEnsemble, sampleFor } from './choose.ts';
 import { type ChooseInput } from './input.ts';
@@ -111,5 +113,19 @@ describe('a question of a garden in the desert', () => {
     const of = (c: typeof cover) => sowTodayInput(garden, bed, c, [], [], [], '2027-06-01').irrigated;
     expect(of(cover)).toBe(true);
     expect(of({ ...cover, irrigated: false })).toBe(false);
+  });
+  test('what Choose says of a watered cover, the screens after it say too; on rain alone they tell of another', () => {
+    const empty = { ...kept, garden, bed, plantings: [], covers: [] };
+    const question = gapQuestion(empty, { ...asked, years: 20 });
+    const cowpea = question.candidates.find((c) => c.id === 'cowpea')!;
+    const sample = sampleFor(cowpea, question, gapEnsemble(question));
+    const hung = coverOf(sample, bed, { wayId: 'raked', plantOn: '2027-09-10' }, [], garden, '2027-05-01');
+    const stands = (c: typeof hung) => {
+      const told = forecastCover(forecastInput(garden, bed, c, [], [], '2027-05-01', 20));
+      return told.stand.closedBeforeFrost;
+    };
+    expect(hung.irrigated).toBe(true);
+    expect(stands(hung)).toBeCloseTo(sample.stand.closedBeforeFrost, 9);
+    expect(stands({ ...hung, irrigated: false })).toBeLessThan(stands(hung) - 0.3);
   });
 });
