@@ -61,7 +61,8 @@ const many = {
     ...rotation.beds[i % rotation.beds.length]!,
     id: String(i),
   })),
-  wanted: Array.from({ length: 24 }, (_, i) => rotation.wanted[i % rotation.wanted.length]!),
+  turns: Array.from({ length: 24 }, (_, i) => rotation.turns[i % rotation.turns.length]!),
+  fixed: [],
 };
 timed('three plans for 24 beds and 5 years', () => planRotations(many));
 const sky = { latitude_deg: c.garden.site.latitude_deg, north_deg: 0 };

@@ -207,7 +207,7 @@ test('a garden of three years is held against the book, lets it in, and says so;
     const judged = page.getByRole('complementary', { name: 'How it is judged' });
     const grid = page.getByRole('region', { name: 'Crops of the coming years' });
     await judged.getByRole('heading', { name: /bent$/ }).first().waitFor();
-    const cell = (bed: number) => grid.locator(`[data-cell="0 ${bed}"]`);
+    const cell = (bed: number) => grid.locator(`[data-cell="0 ${bed}"]`).first();
     const [was0, was3] = [await cell(0).textContent(), await cell(3).textContent()];
     await cell(0).click();
     await cell(3).click();
@@ -227,6 +227,21 @@ test('a garden of three years is held against the book, lets it in, and says so;
       was3,
     );
     expect(await axe(page)).toEqual([]);
+    // What was changed is the gardener's own, and is there when the page is opened again.
+    await page.getByRole('button', { name: /^Yours/, pressed: true }).waitFor();
+    await cell(1).click();
+    const change = page.getByRole('region', { name: /^What grows on Bed .*, 2028$/ });
+    await change.getByLabel('First').selectOption('bush-bean');
+    await change.getByLabel('Then').selectOption('garlic');
+    await page.waitForFunction(
+      () =>
+        [...document.querySelectorAll('[data-cell="0 1"]')].map((c) => c.textContent).join() ===
+        'Bush bean,Garlic',
+    );
+    await change.getByRole('button', { name: 'Done' }).click();
+    await visit(page, '/notebook/next');
+    await page.getByRole('button', { name: /^Yours/, pressed: true }).waitFor();
+    await page.waitForFunction(() => document.querySelectorAll('[data-cell="0 1"]').length === 2);
     // A cover dragged to the gap of another bed hangs there, or it is said that it cannot.
     const hung = grid.getByRole('button', { name: /, 2028, in time in/ });
     await hung.nth(1).waitFor({ timeout: 120_000 });

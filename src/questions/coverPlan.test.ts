@@ -6,22 +6,24 @@ import { chooseAll } from '../core/choose/rounds.ts';
 import { hang, rankSamples } from '../core/choose/rank.ts';
 import { coversFor, coverThere } from '../core/rotation/covers.ts';
 import { planRotation } from '../core/rotation/rotation.ts';
-import { REST } from '../core/rotation/rules.ts';
+import { REST, type Turn } from '../core/rotation/rules.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
-import { plantingsFor, rotationQuestion } from './rotation.ts';
-import { layOut, planCover, planGapQuestion } from './coverPlan.ts';
+import { rotationQuestion } from './rotation.ts';
+import { layOut, planCover, planGapQuestion, plantingsFor } from './coverPlan.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
 if (!read.ok) throw new Error(read.failure.code);
 const c = read.value;
 const bed = (name: string) => c.beds.find((b) => b.name === name)!;
-const lay = (name: string, ...crops: string[]) =>
+/** A bed's years: a crop, several one after the other, or a rest. */
+const layIn = (records: typeof c, name: string, ...years: (string | Turn)[]) =>
   layOut(
-    c,
+    records,
     [bed(name)],
-    crops.map((id) => [id]),
+    years.map((y) => [typeof y === 'string' ? [y] : y]),
     2028,
   );
+const lay = (name: string, ...years: (string | Turn)[]) => layIn(c, name, ...years);
 
 describe('a plan laid out in time', () => {
   test('each crop goes in once the bed is free and its season has come, and stands its own time; between lies a gap', () => {
@@ -44,13 +46,7 @@ describe('a plan laid out in time', () => {
     const [row] = planRotation(asked, 'fewest-bent').grid;
     const laid = layOut(c, beds, [row!], 2028);
     let n = 0;
-    const made = plantingsFor(
-      c,
-      beds.map((b) => b.id),
-      row!,
-      2028,
-      () => `n${++n}`,
-    );
+    const made = plantingsFor(c, beds, row!, 2028, () => `n${++n}`);
     expect(made.length).toBeGreaterThan(8);
     expect(made.map((p) => [p.bedId, p.plantOn, p.clearOn])).toEqual(
       laid.crops.filter((k) => !k.known).map((k) => [k.bedId, isoOf(k.plantDay), isoOf(k.clearDay)]),
@@ -60,7 +56,7 @@ describe('a plan laid out in time', () => {
     const base = c.plantings[0]!;
     const other = { ...base, id: 'x', bedId: bed('1').id, cropId: 'cabbage', plantOn: '2028-05-02' };
     const plantings = [...c.plantings, { ...other, plantedOn: null, clearOn: '2028-09-01', clearedOn: null }];
-    const { crops, gaps } = layOut({ ...c, plantings }, [bed('1')], [['leek'], ['tomato']], 2028);
+    const { crops, gaps } = layIn({ ...c, plantings }, '1', 'leek', 'tomato');
     expect(crops.map((k) => k.cropId)).toEqual(['cabbage', 'tomato']);
     expect(gaps[0]).toMatchObject({ cropId: 'cabbage', plantDay: dayOf('2028-05-02') });
     expect(gaps[1]!.freeDay).toBe(dayOf('2028-09-01'));
@@ -69,12 +65,64 @@ describe('a plan laid out in time', () => {
     const { crops, gaps } = lay('1', 'strawberry', 'strawberry', 'leek');
     expect(crops.map((k) => [k.cropId, k.year])[0]).toEqual(['strawberry', 0]);
     expect(crops.filter((k) => k.year === 1)).toEqual([]);
+    expect(lay('1', 'strawberry', 'strawberry').leftOut).toEqual([]);
     expect(gaps.filter((g) => g.year === 1)).toEqual([]);
     for (const k of crops.slice(1)) expect(k.plantDay).toBeGreaterThanOrEqual(crops[0]!.clearDay);
   });
+  test('crops of one year go in one after the other, each with its own gap and its own place', () => {
+    const kale = { ...c.plantings[0]!, id: 'k', bedId: 'elsewhere', cropId: 'kale', plantOn: '2026-08-10' };
+    const records = {
+      ...c,
+      plantings: [...c.plantings.filter((p) => p.cropId !== 'kale'), { ...kale, plantedOn: null }],
+    };
+    const { crops, gaps, leftOut } = layIn(records, '1', ['spinach', 'kale'], ['tomato']);
+    expect(crops.map((k) => [k.cropId, k.year, k.place])).toEqual([
+      ['spinach', 0, 0],
+      ['kale', 0, 1],
+      ['tomato', 1, 0],
+    ]);
+    // Kale waits for the day on which it was last put in; between lies a summer gap.
+    expect(isoOf(crops[1]!.plantDay)).toBe('2028-08-10');
+    expect(gaps.map((g) => [g.cropId, g.year, g.place])).toEqual([
+      ['spinach', 0, 0],
+      ['kale', 0, 1],
+      ['tomato', 1, 0],
+    ]);
+    expect(gaps[1]).toMatchObject({ freeDay: crops[0]!.clearDay, plantDay: crops[1]!.plantDay });
+    expect(gaps[2]!.freeDay).toBe(crops[1]!.clearDay);
+    expect(leftOut).toEqual([]);
+    const made = plantingsFor(records, [bed('1')], [['spinach', 'kale']], 2028, () => 'n');
+    expect(made.map((p) => [p.cropId, p.plantOn, p.clearOn])).toEqual(
+      crops.slice(0, 2).map((k) => [k.cropId, isoOf(k.plantDay), isoOf(k.clearDay)]),
+    );
+    // The cover between two crops of a year knows the first of them.
+    const asked = planGapQuestion(records, gaps[1]!, crops);
+    expect(asked.bed.families).toContainEqual({ family: 'Amaranthaceae', yearsAgo: 0 });
+  });
+  test('a crop for which its year has no time left is told, and leaves no gap', () => {
+    const { crops, gaps, leftOut } = lay('1', ['winter-squash', 'tomato'], ['leek']);
+    expect(crops.map((k) => k.cropId)).toEqual(['winter-squash', 'leek']);
+    expect(gaps.map((g) => g.cropId)).toEqual(['winter-squash', 'leek']);
+    expect(leftOut).toEqual([{ bedId: bed('1').id, year: 0, cropId: 'tomato' }]);
+  });
+  test('all that is planned in a year is laid out by its own days', () => {
+    const base = { ...c.plantings[0]!, bedId: bed('1').id, plantedOn: null, clearedOn: null };
+    const two = [
+      { ...base, id: 'b', cropId: 'kale', plantOn: '2028-07-20', clearOn: '2028-11-01' },
+      { ...base, id: 'a', cropId: 'lettuce', plantOn: '2028-04-10', clearOn: '2028-06-01' },
+    ];
+    const { crops, gaps } = layIn({ ...c, plantings: [...c.plantings, ...two] }, '1', 'leek', 'tomato');
+    expect(crops.map((k) => [k.cropId, k.year, k.place, k.known?.id])).toEqual([
+      ['lettuce', 0, 0, 'a'],
+      ['kale', 0, 1, 'b'],
+      ['tomato', 1, 0, undefined],
+    ]);
+    expect(gaps[1]).toMatchObject({ place: 1, freeDay: dayOf('2028-06-01'), plantDay: dayOf('2028-07-20') });
+    expect(gaps[2]!.freeDay).toBe(dayOf('2028-11-01'));
+  });
   test('a bed of which nothing is known is free from the autumn before', () => {
     const bare = { ...bed('1'), id: 'bare' };
-    const { gaps } = layOut(c, [bare], [['tomato']], 2028);
+    const { gaps } = layOut(c, [bare], [[['tomato']]], 2028);
     expect(gaps[0]!.freeDay).toBe(dayOf('2027-10-01'));
   });
   test('a year of rest leaves one long gap for the crop after it', () => {
@@ -95,17 +143,17 @@ describe('a plan laid out in time', () => {
       ...c.covers,
       { ...cover, verdict: null, endedOn: null, passes: [], plantBackOn: '2028-06-10' },
     ];
-    const { crops, gaps } = layOut({ ...c, plantings, covers }, [bed('1')], [['leek']], 2028);
+    const { crops, gaps } = layIn({ ...c, plantings, covers }, '1', 'leek');
     expect(crops[0]).toMatchObject({ plantDay: dayOf('2028-06-10'), clearDay: dayOf('2028-10-10') });
     expect(crops[0]!.known?.id).toBe('x');
     // Planted on the very day on which the bed is free, it is that crop too, and leaves no gap.
     const at = (on: string) => plantings.map((p) => (p.id === 'x' ? { ...p, plantOn: on } : p));
     const squash = c.plantings.find((p) => p.bedId === bed('1').id && p.plantOn.startsWith('2027'))!;
     const stays = plantings.map((p) => (p.id === squash.id ? { ...p, clearOn: '2028-06-10' } : p));
-    const same = layOut({ ...c, plantings: stays }, [bed('1')], [['leek']], 2028);
+    const same = layIn({ ...c, plantings: stays }, '1', 'leek');
     expect(same.crops[0]!.known?.id).toBe('x');
     expect(same.gaps).toEqual([]);
-    const later = layOut({ ...c, plantings: at('2028-07-01') }, [bed('1')], [['leek']], 2028);
+    const later = layIn({ ...c, plantings: at('2028-07-01') }, '1', 'leek');
     expect(later.crops[0]!.plantDay).toBe(dayOf('2028-07-01'));
     expect(gaps[0]!.known?.id).toBe('k');
     expect(lay('1', 'leek').gaps[0]!.known).toBeUndefined();
@@ -138,7 +186,7 @@ describe('the cover of a gap', () => {
       clearedOn: null,
     };
     const after = { ...c, plantings: [planned, ...c.plantings] };
-    const again = layOut(after, [bed('3')], [['winter-squash'], ['cabbage']], 2028);
+    const again = layIn(after, '3', 'winter-squash', 'cabbage');
     expect(again.crops[0]!.known?.id).toBe('new');
     expect(planGapQuestion(after, again.gaps[1]!, again.crops)).toEqual(asked);
   });

@@ -1,15 +1,15 @@
-import { cropOf, findCrop, usualWay } from '../catalogue/catalogue.ts';
+import { findCrop, usualWay } from '../catalogue/catalogue.ts';
 import { coverDays, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
 import { offerAims } from '../core/choose/begin.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
-import { REST } from '../core/rotation/rules.ts';
+import { type Turn } from '../core/rotation/rules.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Cover, Planting } from '../records/types.ts';
 import { coverOf } from './draft.ts';
-import { offeredIn, seasonOf, standsFor_d } from './rotation.ts';
+import { followsIn, offeredIn, seasonOf, standsFor_d } from './rotation.ts';
 import { bedNotes, gapQuestion } from './gap.ts';
 import { nextCropOf } from './methods.ts';
 
@@ -18,6 +18,8 @@ export interface YearGap {
   bed: Bed;
   /** 0 is the first year of the plan. */
   year: number;
+  /** Which of the crops of its year is next, 0 the first. */
+  place: number;
   freeDay: Day;
   plantDay: Day;
   cropId: string;
@@ -34,6 +36,8 @@ const LONGEST_GAP_D = 500;
 export interface PlannedCrop {
   bedId: string;
   year: number;
+  /** 0 for the first crop of its year on the bed. */
+  place: number;
   cropId: string;
   way: 'transplant' | 'seed';
   plantDay: Day;
@@ -42,18 +46,29 @@ export interface PlannedCrop {
   known: Planting | undefined;
 }
 
+/** A crop for which its year had no time left. */
+export interface LeftOut {
+  bedId: string;
+  year: number;
+  cropId: string;
+}
+
+type Laid = Pick<PlannedCrop, 'cropId' | 'way' | 'plantDay' | 'clearDay' | 'known'>;
+
 /**
- * A plan laid out in time: each crop on the day that this garden's warmth and frosts offer once the bed is free, or on the day that is planned already; and
- * the gaps before them.
+ * A plan laid out in time: each crop on the day that this garden's warmth and frosts offer once the bed is free, or on the day that is planned already; the
+ * gaps before them; and crops that do not fit in their year any more.
  */
 export function layOut(
-  { garden, plantings, covers }: Pick<GardenContents, 'garden' | 'plantings' | 'covers'>,
+  contents: Pick<GardenContents, 'garden' | 'plantings' | 'covers'>,
   beds: readonly Bed[],
-  grid: readonly (readonly string[])[],
+  grid: readonly (readonly Turn[])[],
   first: number,
-): { crops: PlannedCrop[]; gaps: YearGap[] } {
+): { crops: PlannedCrop[]; gaps: YearGap[]; leftOut: LeftOut[] } {
+  const { garden, plantings, covers } = contents;
   const crops: PlannedCrop[] = [];
   const gaps: YearGap[] = [];
+  const leftOut: LeftOut[] = [];
   beds.forEach((bed, b) => {
     const mine = plantings
       .filter((p) => p.bedId === bed.id && findCrop(p.cropId))
@@ -61,24 +76,16 @@ export function layOut(
       .sort((x, y) => x.from - y.from);
     const { begins } = seasonOf(garden, first);
     let free = Math.max(...mine.filter((m) => m.from < begins).map((m) => m.to), -Infinity);
+    let standing = mine.findLast((m) => m.from < begins)?.p.cropId;
     if (!Number.isFinite(free)) free = dayOf(`${first - 1}-10-01`);
-    grid.forEach((row, year) => {
-      const season = seasonOf(garden, first + year);
-      // What is planned already in that year stays, whatever the plan would have there.
-      const there = mine.filter((m) => m.from >= season.begins && m.from < season.until);
-      const known = there[0];
-      const cropId = known?.p.cropId ?? row[b]!;
-      if (!known && (cropId === REST || !findCrop(cropId))) return;
-      const crop = cropOf(cropId);
-      const way = known?.p.way ?? crop.ways[0]!;
-      const plantDay = known?.from ?? offeredIn(garden, crop, first + year, free);
-      if (plantDay === undefined) return;
-      const clearDay = known ? Math.max(...there.map((m) => m.to)) : plantDay + standsFor_d(crop);
-      crops.push({ bedId: bed.id, year, cropId, way, plantDay, clearDay, known: known?.p });
+    const put = (year: number, place: number, crop: Laid) => {
+      const { cropId, way, plantDay } = crop;
+      crops.push({ bedId: bed.id, year, place, ...crop });
       if (plantDay - free >= LEAST_GAP_D)
         gaps.push({
           bed,
           year,
+          place,
           freeDay: Math.max(free, plantDay - LONGEST_GAP_D),
           plantDay,
           cropId,
@@ -88,11 +95,66 @@ export function layOut(
             return c.bedId === bed.id && c.verdict !== 'dead' && d.from < plantDay && d.endFrom > free;
           }),
         });
-      free = clearDay;
+      free = Math.max(free, crop.clearDay);
+      standing = cropId;
+    };
+    grid.forEach((row, year) => {
+      const season = seasonOf(garden, first + year);
+      // What is planned already in that year stays, whatever the plan would have there.
+      const there = mine.filter((m) => m.from >= season.begins && m.from < season.until);
+      there.forEach(({ p, from, to }, place) =>
+        put(year, place, { cropId: p.cropId, way: p.way, plantDay: from, clearDay: to, known: p }),
+      );
+      if (there.length > 0) return;
+      let place = 0;
+      for (const cropId of row[b]!) {
+        const crop = findCrop(cropId);
+        if (!crop) continue;
+        const plantDay =
+          place === 0
+            ? offeredIn(garden, crop, first + year, free)
+            : followsIn(contents, crop, first + year, free);
+        if (plantDay === undefined) {
+          // What lives for years is there already.
+          if (cropId !== standing || free < season.until) leftOut.push({ bedId: bed.id, year, cropId });
+          continue;
+        }
+        const clearDay = plantDay + standsFor_d(crop);
+        put(year, place++, { cropId, way: crop.ways[0]!, plantDay, clearDay, known: undefined });
+      }
     });
   });
-  return { crops, gaps: gaps.sort((a, b) => a.year - b.year || a.bed.order - b.bed.order) };
+  return {
+    crops,
+    gaps: gaps.sort((a, b) => a.year - b.year || a.bed.order - b.bed.order || a.place - b.place),
+    leftOut,
+  };
 }
+
+/** The coming year's crops as plantings, each on the day on which the plan shows it. A bed that rests, or is planned already, gets none. */
+export const plantingsFor = (
+  contents: Pick<GardenContents, 'garden' | 'plantings' | 'covers'>,
+  beds: readonly Bed[],
+  row: readonly Turn[],
+  year: number,
+  newId: () => string,
+): Planting[] =>
+  layOut(contents, beds, [row], year).crops.flatMap((c) =>
+    c.known ? [] : [plantingOf(c, contents.garden.id, newId())],
+  );
+
+const plantingOf = (c: PlannedCrop, gardenId: string, id: string): Planting => ({
+  id,
+  gardenId,
+  bedId: c.bedId,
+  cropId: c.cropId,
+  way: c.way,
+  plantOn: isoOf(c.plantDay),
+  plantedOn: null,
+  clearOn: isoOf(c.clearDay),
+  clearedOn: null,
+  note: '',
+});
 
 /** Years over which covers of a plan are weighed. */
 export const PLAN_YEARS = 24;
@@ -107,18 +169,7 @@ export function planGapQuestion(
   const { bed, freeDay, plantDay, cropId, way } = gap;
   const planned = crops
     .filter((c) => c.bedId === bed.id && !c.known && c.plantDay < freeDay)
-    .map((c): Planting => ({
-      id: `plan-${c.year}`,
-      gardenId: garden.id,
-      bedId: bed.id,
-      cropId: c.cropId,
-      way: c.way,
-      plantOn: isoOf(c.plantDay),
-      plantedOn: null,
-      clearOn: isoOf(c.clearDay),
-      clearedOn: null,
-      note: '',
-    }));
+    .map((c) => plantingOf(c, garden.id, `plan-${c.year}-${c.place}`));
   const records = { ...contents, bed, plantings: [...contents.plantings, ...planned] };
   const notes = bedNotes(records, freeDay);
   const aims = offerAims(garden.site, nextCropOf(cropId, way), bed.soil, notes, freeDay, plantDay).map(

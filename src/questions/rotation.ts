@@ -1,11 +1,11 @@
 import { type CropEntry } from '../catalogue/schema.ts';
-import { cropOf, findCrop } from '../catalogue/catalogue.ts';
+import { cropOf, crops, findCrop } from '../catalogue/catalogue.ts';
 import { asOn, isGrown, worked } from '../core/bed/pieces.ts';
 import { plantingDays } from '../core/bed/timeline.ts';
-import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
+import { type Day, dayOf } from '../core/calendar/day.ts';
 import { offerPlanting } from '../core/choose/begin.ts';
 import { type RotationInput } from '../core/rotation/rotation.ts';
-import { REST, type Wanted } from '../core/rotation/rules.ts';
+import { type Turn, type Wanted } from '../core/rotation/rules.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Garden, Planting } from '../records/types.ts';
 
@@ -30,24 +30,63 @@ const YEAR_D = 365;
 /** The year that is planned next. */
 export const comingYear = (today: string): number => Number(today.slice(0, 4)) + 1;
 
-/** The crop that a bed is known by in a year: the one that stands on it longest. */
-function mainCrop(plantings: readonly Planting[], bedId: string, year: number): Planting | undefined {
+/** Two that stand together for more than this share of the shorter one's time are companions and not one after the other: judgement. */
+const TOGETHER = 0.5;
+
+/**
+ * What a bed brings in a year, in the order in which it goes in from the year's waking: what has most of its time in that year. Of companions the one that
+ * stands longer is named.
+ */
+function turnOf(
+  { site }: Pick<Garden, 'site'>,
+  plantings: readonly Planting[],
+  bedId: string,
+  year: number,
+): Planting[] {
   const from = dayOf(`${year}-01-01`);
   const to = dayOf(`${year + 1}-01-01`);
-  const stands = (p: Planting) => {
-    const d = plantingDays(p);
-    return Math.min(d.to, to) - Math.max(d.from, from);
-  };
-  return plantings
-    .filter((p) => p.bedId === bedId && findCrop(p.cropId) && stands(p) > 0)
-    .sort((a, b) => stands(b) - stands(a))[0];
+  const { begins } = seasonOf({ site }, year);
+  const days = new Map(plantings.map((p) => [p, plantingDays(p)]));
+  const stands = (p: Planting) => days.get(p)!.to - days.get(p)!.from;
+  const within = (p: Planting) => Math.min(days.get(p)!.to, to) - Math.max(days.get(p)!.from, from);
+  /** One that went in last autumn goes in in autumn, after the others. */
+  const intoSeason = (p: Planting) => (((days.get(p)!.from - begins) % YEAR_D) + YEAR_D) % YEAR_D;
+  const kept: Planting[] = [];
+  const mine = plantings.filter((p) => p.bedId === bedId && findCrop(p.cropId));
+  for (const p of mine
+    .filter((p) => within(p) > 0 && within(p) >= Math.min(stands(p) / 2, YEAR_D / 2))
+    .sort((a, b) => within(b) - within(a))) {
+    const { from: begun, to: cleared } = days.get(p)!;
+    const together = kept.some((k) => {
+      const shared = Math.min(cleared, days.get(k)!.to) - Math.max(begun, days.get(k)!.from);
+      return shared > TOGETHER * Math.min(stands(p), stands(k));
+    });
+    if (!together) kept.push(p);
+  }
+  return kept.sort((a, b) => intoSeason(a) - intoSeason(b));
+}
+
+/** What is planned on a bed already in a year, or stands there all through it. */
+function plannedIn(
+  garden: Pick<Garden, 'site'>,
+  plantings: readonly Planting[],
+  bedId: string,
+  year: number,
+): Turn | null {
+  const { begins, until } = seasonOf(garden, year);
+  const mine = plantings
+    .filter((p) => p.bedId === bedId && findCrop(p.cropId))
+    .map((p) => ({ id: p.cropId, ...plantingDays(p) }))
+    .filter((p) => (p.from >= begins && p.from < until) || (p.from < begins && p.to >= until))
+    .sort((a, b) => a.from - b.from);
+  return mine.length > 0 ? mine.map((p) => p.id) : null;
 }
 
 /** What is grown where no crop is known yet. */
 const USUAL = 'lettuce';
 const YEARS_BACK = 6;
 
-/** This year's crops change places over the coming years: the question of rotation, from the records. */
+/** What beds bring this year changes places over the coming years: the question of rotation, from the records. */
 export function rotationQuestion(
   { garden, beds: all, plantings }: Pick<GardenContents, 'garden' | 'beds' | 'plantings'>,
   today: string,
@@ -60,24 +99,31 @@ export function rotationQuestion(
     .filter(isGrown)
     .sort((a, b) => a.order - b.order);
   const here = new Map(sorted.map((b) => [b.id, asOn(b.id, all, plantings)]));
-  const mine = sorted.map((b) => mainCrop(here.get(b.id)!, b.id, now));
+  const mine = sorted.map((b) => turnOf(garden, here.get(b.id)!, b.id, now));
   return {
-    beds: sorted.map((bed, i) => ({
-      id: bed.id,
-      block: bed.block,
-      past: here.get(bed.id)!.flatMap((p) => {
-        const family = findCrop(p.cropId)?.family;
-        const yearsAgo = now - Number((p.plantedOn ?? p.plantOn).slice(0, 4));
-        return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
-      }),
-      cropNow: mine[i]?.cropId,
-      stood_y: mine[i] && now - Number((mine[i].plantedOn ?? mine[i].plantOn).slice(0, 4)) + 1,
-      hungryNow: cropOf(mine[i]?.cropId ?? USUAL).appetite === 'heavy',
-      barred: bed.troubles.flatMap((t) => BARS[t] ?? []),
-      shaded: bed.shade === 'deep',
-    })),
+    beds: sorted.map((bed, i) => {
+      const last = mine[i]!.at(-1);
+      return {
+        id: bed.id,
+        block: bed.block,
+        past: here.get(bed.id)!.flatMap((p) => {
+          const family = findCrop(p.cropId)?.family;
+          const yearsAgo = now - Number((p.plantedOn ?? p.plantOn).slice(0, 4));
+          return family && yearsAgo >= 0 && yearsAgo <= YEARS_BACK ? [{ family, yearsAgo }] : [];
+        }),
+        cropNow: last?.cropId,
+        stood_y: last && now - Number((last.plantedOn ?? last.plantOn).slice(0, 4)) + 1,
+        hungryNow: cropOf(last?.cropId ?? USUAL).appetite === 'heavy',
+        barred: bed.troubles.flatMap((t) => BARS[t] ?? []),
+        shaded: bed.shade === 'deep',
+      };
+    }),
     own: garden.rotationRules ?? [],
-    wanted: mine.map((p) => wantedOf(cropOf(p?.cropId ?? USUAL))),
+    fixed: Array.from({ length: years }, (_, y) =>
+      sorted.map((bed) => plannedIn(garden, plantings, bed.id, now + 1 + y)),
+    ),
+    turns: mine.map((ps) => (ps.length > 0 ? ps.map((p) => p.cropId) : [USUAL])),
+    crops: crops.map(wantedOf),
     years,
     seed,
   };
@@ -92,7 +138,7 @@ export function seasonOf({ site }: Pick<Garden, 'site'>, year: number): { begins
   return { begins: wakes - LEAST_COVER_D, until: dayOf(`${year + 1}-01-01`) };
 }
 
-/** The day of a year on which a crop can go in once the ground is free; undefined where that year has none. */
+/** The day of a year on which a crop can go in once the ground is free and a cover had its six weeks; undefined where that year has none. */
 export function offeredIn(
   { site }: Pick<Garden, 'site'>,
   crop: CropEntry,
@@ -104,38 +150,26 @@ export function offeredIn(
   return day !== undefined && day < until ? day : undefined;
 }
 
+/**
+ * The day of a year on which a crop follows another of that year: at once, but not before the day on which this garden last put it in; undefined where its
+ * season is over by then.
+ */
+export function followsIn(
+  { garden, plantings }: Pick<GardenContents, 'garden' | 'plantings'>,
+  crop: CropEntry,
+  year: number,
+  free: Day,
+): Day | undefined {
+  const days = plantings.filter((p) => p.cropId === crop.id).map((p) => p.plantedOn ?? p.plantOn);
+  const own = days
+    .filter((d) => d < `${year}`)
+    .sort()
+    .at(-1);
+  const usual = own ? dayOf(`${year}-03-01`) + dayOfSpring(own) : -Infinity;
+  return offeredIn(garden, crop, year, Math.max(free, usual) - LEAST_COVER_D);
+}
+/** Days since the first of March, which no leap day moves. */
+const dayOfSpring = (iso: string): number => dayOf(iso) - dayOf(`${iso.slice(0, 4)}-03-01`);
+
 /** From planting to clearing, days. */
 export const standsFor_d = ({ days }: CropEntry): number => Math.round((days[0] + days[1]) / 2);
-
-/** The coming year's crops as plantings: each on the day that this garden's warmth and frosts offer. A bed that rests, or is planned already, gets none. */
-export function plantingsFor(
-  { garden, plantings }: Pick<GardenContents, 'garden' | 'plantings'>,
-  bedIds: readonly string[],
-  row: readonly string[],
-  year: number,
-  newId: () => string,
-): Planting[] {
-  const { begins, until } = seasonOf(garden, year);
-  return bedIds.flatMap((bedId, i) => {
-    const crop = findCrop(row[i]!);
-    if (row[i] === REST || !crop) return [];
-    const stand = plantings.filter((p) => p.bedId === bedId).map(plantingDays);
-    if (stand.some((d) => d.from >= begins && d.from < until)) return [];
-    const day = offeredIn(garden, crop, year, Math.max(...stand.map((d) => d.to), -Infinity));
-    if (day === undefined) return [];
-    return [
-      {
-        id: newId(),
-        gardenId: garden.id,
-        bedId,
-        cropId: crop.id,
-        way: crop.ways[0]!,
-        plantOn: isoOf(day),
-        plantedOn: null,
-        clearOn: isoOf(day + standsFor_d(crop)),
-        clearedOn: null,
-        note: '',
-      },
-    ];
-  });
-}

@@ -2,7 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { readGardenFile } from './files/gardenFile.ts';
 import { type AnyRecord } from './history.ts';
-import { brokenLink, REFERENCES, type Tables, withNewIds, withoutLoosePointers } from './references.ts';
+import {
+  bedsNamed,
+  brokenLink,
+  REFERENCES,
+  type Tables,
+  withNewIds,
+  withoutLoosePointers,
+} from './references.ts';
 import { OWNED } from './types.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
@@ -52,5 +59,24 @@ describe('one table of how records name each other', () => {
     }
     expect(t.beds.map((b) => b.id)).toEqual(contents.beds.map((b) => (b.id === bed!.id ? 'bed-anew' : b.id)));
     expect(brokenLink(t)).toBeUndefined();
+  });
+  test('a garden names its beds by their new ids in trials, rules and plans, and crops by what they were', () => {
+    const garden = {
+      trials: [{ plots: [{ bedId: 'a' }, { bedId: 'b' }] }],
+      rotationRules: [
+        { kind: 'not-on', than: 'a' },
+        { kind: 'not-after', than: 'a' },
+      ],
+      yearsPlan: { beds: [{ bedId: 'a' }, { bedId: 'b' }], hung: [{ bedId: 'b' }, { bedId: 'a' }] },
+    };
+    expect(bedsNamed(garden, new Map([['a', 'z']]))).toEqual({
+      trials: [{ plots: [{ bedId: 'z' }, { bedId: 'b' }] }],
+      rotationRules: [
+        { kind: 'not-on', than: 'z' },
+        { kind: 'not-after', than: 'a' },
+      ],
+      yearsPlan: { beds: [{ bedId: 'z' }, { bedId: 'b' }], hung: [{ bedId: 'b' }, { bedId: 'z' }] },
+    });
+    expect(bedsNamed({ trials: [] }, new Map([['a', 'z']]))).toEqual({ trials: [] });
   });
 });

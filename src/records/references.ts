@@ -118,18 +118,23 @@ export function withNewIds<T extends Tables>(
 interface NamesBeds {
   trials: { plots: { bedId: string }[] }[];
   rotationRules?: { kind: string; than: string }[] | undefined;
+  yearsPlan?: { beds: { bedId: string }[]; hung: { bedId: string }[] } | undefined;
 }
 
-/** A garden whose trials and rules name beds that got other ids. */
+/** A garden whose trials, rules and plan name beds that got other ids. */
 export function bedsNamed<G extends NamesBeds>(garden: G, beds: ReadonlyMap<string, string> | undefined): G {
   if (!beds) return garden;
   const named = (id: string) => beds.get(id) ?? id;
-  const { trials, rotationRules } = garden;
+  const { trials, rotationRules, yearsPlan } = garden;
+  const ofBed = <T extends { bedId: string }>(t: T): T => ({ ...t, bedId: named(t.bedId) });
   return {
     ...garden,
-    trials: trials.map((t) => ({ ...t, plots: t.plots.map((p) => ({ ...p, bedId: named(p.bedId) })) })),
+    trials: trials.map((t) => ({ ...t, plots: t.plots.map(ofBed) })),
     ...(rotationRules && {
       rotationRules: rotationRules.map((r) => (r.kind === 'not-on' ? { ...r, than: named(r.than) } : r)),
+    }),
+    ...(yearsPlan && {
+      yearsPlan: { ...yearsPlan, beds: yearsPlan.beds.map(ofBed), hung: yearsPlan.hung.map(ofBed) },
     }),
   };
 }

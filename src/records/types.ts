@@ -143,6 +143,28 @@ const ownRuleSchema = z.object({
   hard: z.boolean(),
 });
 
+/** The gardener's own plan of the years to come. */
+const yearsPlanSchema = z.object({
+  first: z.number().int().min(1990).max(2100),
+  beds: z
+    .array(
+      z.object({ bedId: id, years: z.array(z.array(z.string().min(1).max(60)).max(6).readonly()).max(20) }),
+    )
+    .max(500),
+  hung: z
+    .array(
+      z.object({
+        bedId: id,
+        freeOn: isoDate,
+        plantOn: isoDate,
+        cropId: z.string().min(1).max(60),
+        coverId: z.string().min(1).max(120),
+        name: z.string().max(200),
+      }),
+    )
+    .max(500),
+});
+
 export const gardenSchema = z.object({
   id,
   name: z.string().min(1).max(120),
@@ -210,6 +232,8 @@ export const gardenSchema = z.object({
     .optional(),
   /** Rules of the gardener's own for the years to come. */
   rotationRules: z.array(ownRuleSchema).max(60).optional(),
+  /** A plan of the years to come that was changed by hand. */
+  yearsPlan: yearsPlanSchema.optional(),
   /** A pretended date for trying things out; null is the real today. */
   seasonClock: isoDate.nullable(),
   createdAt: z.string(),

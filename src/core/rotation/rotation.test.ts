@@ -1,6 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { planRotation, planRotations, type RotationInput } from './rotation.ts';
-import { judge, type OwnRule, REST, type RotationBed, type Wanted } from './rules.ts';
+import {
+  judge as judgeTurns,
+  type OwnRule,
+  REST,
+  type RotationBed,
+  type Turn,
+  type Wanted,
+} from './rules.ts';
 
 const crop = (cropId: string, family: string, rest_y: number, part: Partial<Wanted> = {}): Wanted => ({
   cropId,
@@ -26,9 +33,18 @@ const FOUR = [
   crop('bean', 'F', 2, { gives: true }),
   crop('carrot', 'A', 3),
 ];
+/** One crop a year and bed; "rest" is a year of rest. */
+const turn = (id: string): Turn => (id === 'rest' ? REST : [id]);
+const single = (grid: readonly (readonly Turn[])[]) => grid.map((row) => row.map((t) => t[0] ?? 'rest'));
+const judge = (input: Parameters<typeof judgeTurns>[0], grid: string[][]) =>
+  judgeTurns(
+    input,
+    grid.map((row) => row.map(turn)),
+  );
+const bring = (crops: Wanted[]) => ({ turns: crops.map((c) => [c.cropId]), crops });
 const four = (part: Partial<RotationInput> = {}): RotationInput => ({
   beds: FOUR.map((c, i) => bed(`b${i}`, { past: [{ family: c.family, yearsAgo: 0 }] })),
-  wanted: FOUR,
+  ...bring(FOUR),
   years: 4,
   seed: 1,
   ...part,
@@ -38,8 +54,9 @@ describe('rotation', () => {
   test('four families on four beds go round in four years with no family before its time', () => {
     const plan = planRotation(four({ years: 3 }), 'fewest-bent');
     expect(plan.bent.filter((b) => b.rule.startsWith('family'))).toEqual([]);
-    for (const row of plan.grid) expect([...row].sort()).toEqual(['bean', 'cabbage', 'carrot', 'tomato']);
-    for (const b of [0, 1, 2, 3]) expect(new Set(plan.grid.map((r) => r[b])).size).toBe(3);
+    for (const row of single(plan.grid))
+      expect([...row].sort()).toEqual(['bean', 'cabbage', 'carrot', 'tomato']);
+    for (const b of [0, 1, 2, 3]) expect(new Set(single(plan.grid).map((r) => r[b])).size).toBe(3);
   });
   test('a hungry crop follows the one that gives, where it can', () =>
     expect(planRotation(four(), 'fewest-bent').fed).toBeGreaterThanOrEqual(2));
@@ -48,13 +65,13 @@ describe('rotation', () => {
     input.beds[2] = { ...input.beds[2]!, barred: ['B'] };
     input.beds[3] = { ...input.beds[3]!, shaded: true };
     const plan = planRotation({ ...input, years: 2 }, 'fewest-bent');
-    expect(plan.grid.map((r) => r[2])).not.toContain('cabbage');
-    expect(plan.grid.map((r) => r[3])).not.toContain('tomato');
+    expect(single(plan.grid).map((r) => r[2])).not.toContain('cabbage');
+    expect(single(plan.grid).map((r) => r[3])).not.toContain('tomato');
   });
   test('where nothing fits, rules are bent and each is told with its bed, year and how soon', () => {
     const two = {
       beds: [bed('a', { past: [{ family: 'S', yearsAgo: 0 }] })],
-      wanted: [FOUR[0]!],
+      ...bring([FOUR[0]!]),
       years: 2,
       seed: 1,
     };
@@ -71,7 +88,8 @@ describe('rotation', () => {
           past: [{ family: FOUR[i % 4]!.family, yearsAgo: 0 }],
         }),
       ),
-      wanted: Array.from({ length: 24 }, (_, i) => FOUR[i % 4]!),
+      turns: Array.from({ length: 24 }, (_, i) => [FOUR[i % 4]!.cropId]),
+      crops: FOUR,
       years: 5,
       seed: 3,
     };
@@ -82,16 +100,16 @@ describe('rotation', () => {
       grid.reduce((s, r) => s + new Set(r.slice(0, 12)).size + new Set(r.slice(12)).size, 0);
     const plans = planRotations(many);
     expect(plans.map((p) => p.style)).toEqual(['fewest-bent', 'sections', 'with-rest']);
-    expect(mixed(plans[1]!.grid)).toBeLessThanOrEqual(mixed(plan.grid));
+    expect(mixed(single(plans[1]!.grid))).toBeLessThanOrEqual(mixed(single(plan.grid)));
   });
   test('where beds rest, one in six does each year, and a rest counts as fed ground', () => {
     const six = {
       ...four(),
       beds: [...four().beds, bed('e'), bed('f')],
-      wanted: [...FOUR, FOUR[2]!, FOUR[3]!],
+      ...bring([...FOUR, FOUR[2]!, FOUR[3]!]),
     };
     const plan = planRotation(six, 'with-rest');
-    for (const row of plan.grid) expect(row.filter((c) => c === REST)).toHaveLength(1);
+    for (const row of single(plan.grid)) expect(row.filter((c) => c === 'rest')).toHaveLength(1);
     const judged = judge(six, [
       ['rest', 'cabbage', 'bean', 'carrot', 'bean', 'carrot'],
       ['tomato', 'carrot', 'carrot', 'bean', 'carrot', 'bean'],
@@ -101,7 +119,7 @@ describe('rotation', () => {
   test('a family that wants two years between is bent after two, and not after three', () => {
     const two = crop('bean', 'F', 2);
     const other = crop('leek', 'A', 0);
-    const input = { beds: [bed('a')], wanted: [two, other] };
+    const input = { beds: [bed('a')], crops: [two, other] };
     const bent = (...grid: string[]) =>
       judge(
         input,
@@ -146,7 +164,7 @@ describe('rotation', () => {
       ];
       // Only the bed on which tomatoes stand this year is left for them.
       const plan = planRotation(four({ years: 2, own: rules }), 'fewest-bent');
-      expect(plan.grid.map((r) => r[0])).toEqual(['tomato', 'tomato']);
+      expect(single(plan.grid).map((r) => r[0])).toEqual(['tomato', 'tomato']);
       expect(plan.bent.some((b) => b.own)).toBe(false);
       const soft = rules.map((r) => ({ ...r, hard: false }));
       const bent = planRotation(four({ years: 2, own: soft }), 'fewest-bent').bent;
@@ -164,11 +182,11 @@ describe('crops that live for years', () => {
     beds: [0, 1, 2, 3].map((i) =>
       bed(`b${i}`, i === bedNow ? { cropNow: 'strawberry', stood_y } : { cropNow: FOUR[i]!.cropId }),
     ),
-    wanted: [berry, ...FOUR.slice(1)],
+    ...bring([berry, ...FOUR.slice(1)]),
     years,
     seed: 3,
   });
-  const where = (grid: string[][]) => grid.map((row) => row.indexOf('strawberry'));
+  const where = (grid: readonly (readonly Turn[])[]) => single(grid).map((row) => row.indexOf('strawberry'));
 
   test('one that has stood a year stays its three, then goes to another bed, and neither is a rule bent', () => {
     const plan = planRotation(withBerry(0, 1, 4), 'fewest-bent');
@@ -199,19 +217,83 @@ describe('crops that live for years', () => {
   });
   test('after a year of rest it goes into clean ground; where nobody knows what stood, nothing is held against it', () => {
     const after = (before: string | undefined, first: string) =>
-      judge({ beds: [bed('b0', { cropNow: before })], wanted: [berry], own: [] }, [
+      judge({ beds: [bed('b0', { cropNow: before })], crops: [berry], own: [] }, [
         [first],
         ['strawberry'],
       ]).bent.map((b) => b.rule);
-    expect(after('carrot', REST)).toEqual([]);
+    expect(after('carrot', 'rest')).toEqual([]);
     expect(after('carrot', 'strawberry')).toEqual(['clean-first']);
     expect(after(undefined, 'strawberry')).toEqual([]);
   });
   test('one that was nowhere is planted for the first time without a word', () =>
     expect(
-      judge({ beds: [bed('b0'), bed('b1')], wanted: [berry, FOUR[3]!], own: [] }, [
+      judge({ beds: [bed('b0'), bed('b1')], crops: [berry, FOUR[3]!], own: [] }, [
         ['strawberry', 'carrot'],
         ['strawberry', 'carrot'],
       ]).bent.map((b) => b.rule),
     ).not.toContain('moved'));
+});
+
+describe('crops that follow each other in a year', () => {
+  const pea = crop('pea', 'F', 2, { gives: true });
+  const leek = crop('leek', 'L', 3, { hungry: true });
+  const crops = [...FOUR, pea, leek];
+  const told = (part: Partial<RotationBed>, ...turns: Turn[]) => {
+    const { bent, fed } = judgeTurns(
+      { beds: [bed('a', part)], crops },
+      turns.map((t) => [t]),
+    );
+    return { bent: bent.map((b) => [b.rule, b.year, b.cropId]), fed };
+  };
+  test('are judged in their order: the second finds the first, the next year finds the last', () => {
+    expect(told({}, ['pea', 'leek'], ['tomato'])).toEqual({ bent: [['hungry-twice', 1, 'tomato']], fed: 1 });
+    expect(told({}, ['leek', 'pea'], ['tomato'])).toEqual({ bent: [], fed: 1 });
+    expect(told({}, ['tomato', 'leek'])).toEqual({ bent: [['hungry-twice', 0, 'leek']], fed: 0 });
+  });
+  test('a family twice in one year is twice running, and counts for the years after it', () => {
+    expect(told({}, ['bean', 'carrot', 'pea'])).toEqual({ bent: [['family-at-once', 0, 'pea']], fed: 0 });
+    expect(told({}, ['carrot', 'bean'], ['carrot'], ['pea']).bent).toEqual([
+      ['family-at-once', 1, 'carrot'],
+      ['family', 2, 'pea'],
+    ]);
+  });
+  test('keep together when they change places', () => {
+    const input: RotationInput = {
+      beds: [0, 1, 2, 3].map((i) => bed(`b${i}`)),
+      turns: [['pea', 'leek'], ['tomato'], ['cabbage'], ['carrot']],
+      crops,
+      years: 3,
+      seed: 2,
+    };
+    for (const { grid } of planRotations({
+      ...input,
+      beds: input.beds.map((b, i) => ({ ...b, block: i < 2 ? 'N' : 'S' })),
+    }))
+      for (const row of grid)
+        for (const t of row)
+          expect([[], ['pea', 'leek'], ['tomato'], ['cabbage'], ['carrot']]).toContainEqual([...t]);
+    const rows = planRotation(input, 'fewest-bent').grid.map((row) => row.map((t) => t.join(' ')).sort());
+    for (const row of rows) expect(row).toEqual(['cabbage', 'carrot', 'pea leek', 'tomato']);
+  });
+});
+
+describe('what is planned already', () => {
+  test('stays where it is in every plan, and the others share what is left', () => {
+    const fixed: (Turn | null)[][] = [[null, ['tomato'], null, null], [null, null, null, ['melon']], []];
+    for (const plan of planRotations(four({ years: 3, fixed }))) {
+      expect(plan.grid[0]![1]).toEqual(['tomato']);
+      expect(plan.grid[1]![3]).toEqual(['melon']);
+    }
+    const grid = single(planRotation(four({ years: 3, fixed }), 'fewest-bent').grid);
+    expect([...grid[0]!].sort()).toEqual(['bean', 'cabbage', 'carrot', 'tomato']);
+    // Melons are none of the turns: what stood on their bed this year has no place.
+    expect([...grid[1]!].sort()).toEqual(['bean', 'cabbage', 'melon', 'tomato']);
+    expect([...grid[2]!].sort()).toEqual(['bean', 'cabbage', 'carrot', 'tomato']);
+  });
+  test('a year that is planned on every bed has no rest put into it', () => {
+    const all = FOUR.map((c): Turn => [c.cropId]);
+    const plan = planRotation(four({ years: 2, fixed: [all] }), 'with-rest');
+    expect(plan.grid[0]).toEqual(all);
+    expect(single(plan.grid)[1]!.filter((c) => c === 'rest')).toHaveLength(1);
+  });
 });

@@ -1,6 +1,7 @@
 import { streamOf } from '../random/stream.ts';
 import { exp } from '../units/exact.ts';
 import {
+  askedBy,
   blockCost,
   COST,
   costOf,
@@ -12,6 +13,7 @@ import {
   REST,
   type RotationBed,
   type Style,
+  type Turn,
   type Wanted,
 } from './rules.ts';
 
@@ -23,9 +25,13 @@ export interface Plan extends Judged {
 
 export interface RotationInput {
   beds: RotationBed[];
-  /** One for each bed. */
-  wanted: Wanted[];
+  /** What each bed of this year brings: these change places. */
+  turns: Turn[];
+  /** Facts about every crop that may stand in the plan. */
+  crops: Wanted[];
   own?: OwnRule[];
+  /** What is planned or stands there already, by year and bed: it stays. */
+  fixed?: (Turn | null)[][];
   years: number;
   seed: number;
 }
@@ -36,25 +42,34 @@ const STEPS_A_CELL = 500;
 const HOT = 6;
 
 /**
- * Answers: which crop on which bed in the years to come? Crops of a year change places by simulated annealing (Kirkpatrick, Gelatt and Vecchi 1983) until
+ * Answers: which crop on which bed in the years to come? What the beds bring this year changes places by simulated annealing (Kirkpatrick, Gelatt and Vecchi 1983) until
  * fewest rules are bent; the same seed gives the same plan.
  */
 export function planRotation(input: RotationInput, style: Style): Plan {
-  const { beds, wanted, years, own } = input;
+  const { beds, turns, years, own } = input;
+  const asks = askedBy(input.crops);
   const stream = streamOf(input.seed + style.length * 7919);
   for (let k = 0; k < 16; k++) stream.uniform();
   const rests = style === 'with-rest' ? Math.max(1, Math.floor(beds.length / ONE_RESTS_IN)) : 0;
+  const each = turns.map((ids) => ({ ids, crops: asks(ids) }));
+  const rest = { ids: REST, crops: [] as Wanted[] };
+  const stays = (y: number, b: number) => input.fixed?.[y]?.[b] ?? null;
   // Where beds rest, the crops that would come back soonest to their family stand back in turn.
-  const rows: (Wanted | null)[][] = Array.from({ length: years }, (_, y) => {
-    const row: (Wanted | null)[] = [...wanted];
-    for (let k = 0; k < rests; k++) row[(y * rests + k) % row.length] = null;
+  const rows = Array.from({ length: years }, (_, y) => {
+    const row = begin(each, (b) => {
+      const ids = stays(y, b);
+      return ids && { ids, crops: asks(ids) };
+    });
+    const open = row.flatMap((_, b) => (stays(y, b) ? [] : [b]));
+    for (let k = 0; k < rests && k < open.length; k++) row[open[(y * rests + k) % open.length]!] = rest;
     return row;
   });
-  const column = (b: number) => rows.map((r) => r[b]!);
+  const cropsOf = (row: typeof each) => row.map((t) => t.crops);
+  const column = (b: number) => rows.map((r) => r[b]!.crops);
   const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own), style));
-  const blocks = rows.map((r) => (style === 'sections' ? blockCost(beds, r) : 0));
-  const someStay = wanted.some((w) => (w.stays_y ?? 1) > 1);
-  const stayCost = () => (someStay ? moved(beds, rows).length * COST.moved : 0);
+  const blocks = rows.map((r) => (style === 'sections' ? blockCost(beds, cropsOf(r)) : 0));
+  const someStay = each.some((t) => t.crops.some((w) => (w.stays_y ?? 1) > 1));
+  const stayCost = () => (someStay ? moved(beds, rows.map(cropsOf)).length * COST.moved : 0);
   let stayed = stayCost();
   const steps = Math.max(1, beds.length * years * STEPS_A_CELL);
   for (let k = 0; k < steps && beds.length > 1; k++) {
@@ -63,11 +78,11 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     const a = Math.floor(stream.uniform() * beds.length);
     const b = Math.floor(stream.uniform() * beds.length);
     const row = rows[y]!;
-    if (a === b || row[a] === row[b]) continue;
+    if (a === b || row[a] === row[b] || stays(y, a) || stays(y, b)) continue;
     [row[a], row[b]] = [row[b]!, row[a]!];
     const costA = costOf(judgeBed(beds[a]!, column(a), own), style);
     const costB = costOf(judgeBed(beds[b]!, column(b), own), style);
-    const block = style === 'sections' ? blockCost(beds, row) : 0;
+    const block = style === 'sections' ? blockCost(beds, cropsOf(row)) : 0;
     const stay = stayCost();
     const more = costA + costB + block + stay - bedCosts[a]! - bedCosts[b]! - blocks[y]! - stayed;
     if (more <= 0 || stream.uniform() < exp(-more / heat)) {
@@ -81,9 +96,29 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     style,
     ...judge(
       input,
-      rows.map((r) => r.map((c) => c?.cropId ?? REST)),
+      rows.map((r) => r.map((t) => t.ids)),
     ),
   };
+}
+interface Placed {
+  ids: Turn;
+  crops: Wanted[];
+}
+
+/** A year before anything changes places: what stays where it is, and what is left of the turns on the other beds. */
+function begin(turns: readonly Placed[], stays: (bed: number) => Placed | null): Placed[] {
+  const left = new Set(turns.keys());
+  const key = (t: Placed) => t.ids.join(' ');
+  const fixed = turns.map((_, b) => stays(b));
+  fixed.forEach((t, b) => {
+    if (!t) return;
+    // It is one of the turns, wherever that came from; else it is there instead of the bed's own.
+    const same = [...left].find((i) => key(turns[i]!) === key(t));
+    const gone = same ?? (left.has(b) ? b : [...left].at(-1)!);
+    left.delete(gone);
+  });
+  const rest = [...left];
+  return fixed.map((t) => t ?? turns[rest.shift()!]!);
 }
 /** From hot to cold over the whole run. */
 const LN_COOLING = -4.787;

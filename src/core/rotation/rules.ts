@@ -1,6 +1,6 @@
 // Rules of rotation: few, seen by the gardener, and bent only where nothing else fits.
 
-/** A crop that is to be grown every year, as far as rotation asks of it. */
+/** A crop, as far as rotation asks of it. */
 export interface Wanted {
   cropId: string;
   family: string;
@@ -19,9 +19,9 @@ export interface RotationBed {
   block: string;
   /** Families that stood here, with the years since: 0 for this year. */
   past: { family: string; yearsAgo: number }[];
-  /** Hungry crops stood here this year. */
+  /** The last crop of this year is hungry. */
   hungryNow: boolean;
-  /** Crop of this year, where one is known, and the years that it has stood here by its end. */
+  /** Last crop of this year, where one is known, and the years that it has stood here by its end. */
   cropNow?: string | undefined;
   stood_y?: number | undefined;
   /** Families that a trouble of this bed keeps off it. */
@@ -29,8 +29,13 @@ export interface RotationBed {
   shaded: boolean;
 }
 
-/** The place of a year of rest under a ley. */
-export const REST = 'rest';
+/** The crops of a bed in one year, in the order in which they stand there: they keep together when they change places. */
+export type Turn = readonly string[];
+
+/** A year under a ley. */
+export const REST: Turn = [];
+/** What stood before, where that was a ley. */
+const LEY = 'ley';
 
 /** Rules of the gardener's own: this crop never on a bed, never after another, or only after another. */
 export const OWN_RULES = ['not-on', 'not-after', 'only-after'] as const;
@@ -91,7 +96,7 @@ interface Sowed {
 /** Rules bent on one bed through all years, and hungry crops that are fed. */
 export function judgeBed(
   bed: RotationBed,
-  crops: (Wanted | null)[],
+  turns: readonly (readonly Wanted[])[],
   own: readonly OwnRule[] = [],
 ): { bent: Bent[]; fed: number; rests: number } {
   const bent: Bent[] = [];
@@ -102,51 +107,40 @@ export function judgeBed(
   let rests = 0;
   let before = bed.cropNow;
   let stood_y = bed.stood_y ?? 1;
-  crops.forEach((crop, year) => {
-    if (!crop) {
-      rests++;
-      hungryBefore = false;
-      // A year of clover is as good as a legume crop.
-      givesBefore = true;
-      before = REST;
-      return;
-    }
+  const rest = () => {
+    rests++;
+    hungryBefore = false;
+    // A year of clover is as good as a legume crop.
+    givesBefore = true;
+    before = LEY;
+  };
+  const grow = (crop: Wanted, year: number) => {
     const { stays_y = 1, cropId } = crop;
+    const bends = (rule: RuleId, more: Partial<Bent> = {}) =>
+      bent.push({ rule, bedId: bed.id, year, cropId, ...more });
     const stays = stays_y > 1 && before === cropId;
     stood_y = stays ? stood_y + 1 : 1;
-    if (stays && stood_y > stays_y) bent.push({ rule: 'worn-out', bedId: bed.id, year, cropId });
-    if (stays_y > 1 && !stays && before !== undefined && before !== REST)
-      bent.push({ rule: 'clean-first', bedId: bed.id, year, cropId });
+    if (stays && stood_y > stays_y) bends('worn-out');
+    if (stays_y > 1 && !stays && before !== undefined && before !== LEY) bends('clean-first');
     const last = Math.max(-Infinity, ...stood.filter((s) => s.family === crop.family).map((s) => s.at));
     const after_y = year - last;
     // What stays is no crop after itself.
-    if (after_y <= crop.rest_y && !stays)
-      bent.push({
-        rule: after_y <= 1 ? 'family-at-once' : 'family',
-        bedId: bed.id,
-        year,
-        cropId: crop.cropId,
-        after_y,
-      });
-    if (crop.hungry && hungryBefore)
-      bent.push({ rule: 'hungry-twice', bedId: bed.id, year, cropId: crop.cropId });
-    if (bed.barred.includes(crop.family))
-      bent.push({ rule: 'barred', bedId: bed.id, year, cropId: crop.cropId });
-    if (bed.shaded && crop.tender) bent.push({ rule: 'shade', bedId: bed.id, year, cropId: crop.cropId });
+    if (after_y <= crop.rest_y && !stays) bends(after_y <= 1 ? 'family-at-once' : 'family', { after_y });
+    if (crop.hungry && hungryBefore) bends('hungry-twice');
+    if (bed.barred.includes(crop.family)) bends('barred');
+    if (bed.shaded && crop.tender) bends('shade');
     for (const rule of own)
-      if (rule.cropId === crop.cropId && breaks(rule, bed.id, before))
-        bent.push({
-          rule: rule.hard ? 'own-hard' : 'own',
-          bedId: bed.id,
-          year,
-          cropId: crop.cropId,
-          own: rule,
-        });
-    before = crop.cropId;
+      if (rule.cropId === cropId && breaks(rule, bed.id, before))
+        bends(rule.hard ? 'own-hard' : 'own', { own: rule });
+    before = cropId;
     if (crop.hungry && givesBefore) fed++;
     hungryBefore = crop.hungry;
     givesBefore = crop.gives;
     stood.push({ family: crop.family, at: year });
+  };
+  turns.forEach((turn, year) => {
+    if (turn.length === 0) rest();
+    for (const crop of turn) grow(crop, year);
   });
   return { bent, fed, rests };
 }
@@ -167,15 +161,18 @@ export const costOf = ({ bent, fed, rests }: ReturnType<typeof judgeBed>, style:
  * Plantings of crops that live for years which were not due: of those that stood the year before, only as many may go elsewhere as have had their years.
  * A crop that stood nowhere is planted for the first time.
  */
-export function moved(beds: readonly RotationBed[], rows: readonly (readonly (Wanted | null)[])[]): Bent[] {
+export function moved(
+  beds: readonly RotationBed[],
+  rows: readonly (readonly (readonly Wanted[])[])[],
+): Bent[] {
   const out: Bent[] = [];
-  const kinds = new Map(rows.flat().flatMap((w) => (w && (w.stays_y ?? 1) > 1 ? [[w.cropId, w]] : [])));
+  const kinds = new Map(rows.flat(2).flatMap((w) => ((w.stays_y ?? 1) > 1 ? [[w.cropId, w]] : [])));
   for (const [cropId, { stays_y = 1 }] of kinds) {
     // Years that it has stood on each bed; none where it does not stand.
     let ages = beds.map((b) => (b.cropNow === cropId ? (b.stood_y ?? 1) : 0));
     rows.forEach((row, year) => {
       const before = ages;
-      ages = row.map((w, b) => (w?.cropId === cropId ? before[b]! + 1 : 0));
+      ages = row.map((turn, b) => (turn.some((w) => w.cropId === cropId) ? before[b]! + 1 : 0));
       const due = before.filter((y) => y >= stays_y).length;
       const anew = ages.flatMap((y, b) => (y === 1 ? [b] : []));
       if (before.some((y) => y > 0))
@@ -185,45 +182,54 @@ export function moved(beds: readonly RotationBed[], rows: readonly (readonly (Wa
   return out;
 }
 
-/** Families in a block in one year beyond the first, which a plan by sections wants few of. */
-export function blockCost(beds: readonly RotationBed[], row: readonly (Wanted | null)[]): number {
+/** Families in a block in one year beyond the first, which a plan by sections wants few of; a rest counts as one. */
+export function blockCost(
+  beds: readonly RotationBed[],
+  row: readonly (readonly Pick<Wanted, 'family'>[])[],
+): number {
   const families = new Map<string, Set<string>>();
-  row.forEach((c, i) => {
-    const block = beds[i]!.block;
-    families.set(block, (families.get(block) ?? new Set()).add(c?.family ?? ''));
+  row.forEach((turn, i) => {
+    const { block } = beds[i]!;
+    const there = families.get(block) ?? new Set<string>();
+    if (turn.length === 0) there.add('');
+    for (const { family } of turn) there.add(family);
+    families.set(block, there);
   });
   return [...families.values()].reduce((s, f) => s + f.size - 1, 0) * MIXED_BLOCK;
 }
 
 /** A grid of crops with what it bends. */
 export interface Judged {
-  /** Crop by year and bed, in the order of the beds that were given. */
-  grid: string[][];
+  /** Crops by year and bed, in the order of the beds that were given. */
+  grid: Turn[][];
   bent: Bent[];
   /** Hungry crops that follow one that gives. */
   fed: number;
 }
 
+/** What a turn asks, crop by crop. A crop that nobody has facts about asks nothing. */
+export const askedBy = (crops: readonly Wanted[]): ((turn: Turn) => Wanted[]) => {
+  const known = new Map(crops.map((c) => [c.cropId, c]));
+  return (turn) => turn.flatMap((id) => known.get(id) ?? []);
+};
+
 /** Judges a plan as it stands, whoever made it. */
 export function judge(
-  { beds, wanted, own }: { beds: RotationBed[]; wanted: Wanted[]; own?: OwnRule[] },
-  grid: string[][],
+  { beds, crops, own }: { beds: RotationBed[]; crops: readonly Wanted[]; own?: OwnRule[] },
+  grid: Turn[][],
 ): Judged {
-  const of = (id: string) => wanted.find((w) => w.cropId === id) ?? null;
+  const asks = askedBy(crops);
+  const rows = grid.map((row) => row.map(asks));
   const each = beds.map((bed, b) =>
     judgeBed(
       bed,
-      grid.map((row) => of(row[b]!)),
+      rows.map((row) => row[b]!),
       own,
     ),
   );
-  const astray = moved(
-    beds,
-    grid.map((row) => row.map(of)),
-  );
   return {
     grid,
-    bent: [...each.flatMap((e) => e.bent), ...astray].sort(
+    bent: [...each.flatMap((e) => e.bent), ...moved(beds, rows)].sort(
       (a, b) => a.year - b.year || COST[b.rule] - COST[a.rule],
     ),
     fed: each.reduce((s, e) => s + e.fed, 0),

@@ -1,5 +1,6 @@
-import { type Plan, type RotationInput } from '../../core/rotation/rotation.ts';
-import { plantingsFor } from '../../questions/rotation.ts';
+import { cropOf } from '../../catalogue/catalogue.ts';
+import { type Judged } from '../../core/rotation/rules.ts';
+import { plantingsFor } from '../../questions/coverPlan.ts';
 import { planYear } from '../../records/commands/planting.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -11,15 +12,13 @@ import { type PlanCovers } from './usePlanCovers.ts';
 /** How a plan is judged, what its covers come to, its rules, and its first year taken into the records. */
 export function PlanJudged({
   plan,
-  asked,
   ground,
   covers,
   names,
   families,
   first,
 }: {
-  plan: Plan;
-  asked: RotationInput;
+  plan: Judged;
   ground: readonly Bed[];
   covers: PlanCovers;
   names: ReadonlyMap<string, string>;
@@ -28,8 +27,7 @@ export function PlanJudged({
 }) {
   const ring = useGarden();
   const { garden, hands, run } = ring;
-  const bedIds = asked.beds.map((b) => b.id);
-  const plantings = (newId: () => string) => plantingsFor(ring, bedIds, plan.grid[0]!, first, newId);
+  const plantings = (newId: () => string) => plantingsFor(ring, ground, plan.grid[0]!, first, newId);
   let draft = 0;
   const drafted = plantings(() => `draft-${++draft}`);
   const made = drafted.length;
@@ -56,11 +54,23 @@ export function PlanJudged({
         ))}
         {plan.bent.length > 12 && <li>and {plan.bent.length - 12} more</li>}
       </ul>
+      {covers.leftOut.length > 0 && (
+        <ul aria-label="No time left for" className="mt-2">
+          {covers.leftOut.map((l) => (
+            <li key={`${l.bedId}${l.year}${l.cropId}`} className="border-linen border-t py-1.5">
+              <b>
+                Bed {names.get(l.bedId)}, {first + l.year}:
+              </b>{' '}
+              no time left in that year for {cropOf(l.cropId).name.toLowerCase()}.
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="mt-2">
         {plan.fed} hungry {plan.fed === 1 ? 'crop follows' : 'crops follow'} beans, peas or a year of clover.
       </p>
       <PlanSumsList sums={covers.sums} waiting={covers.waiting} first={first} units={garden.units} />
-      <PlanRules beds={ground} cropIds={asked.wanted.map((w) => w.cropId)} />
+      <PlanRules beds={ground} cropIds={plan.grid.flat(2)} />
       <ul className="mt-3 grid grid-cols-2 gap-x-3 gap-y-1">
         {families.map((f) => (
           <li key={f} className="flex items-center gap-2">

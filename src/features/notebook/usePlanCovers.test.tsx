@@ -1,16 +1,23 @@
 import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
+import { useCallback, useState } from 'react';
+import { hangCovers, type HungCover, planFrom } from '../../core/rotation/yearsPlan.ts';
 import { cellKey, usePlanCovers } from './usePlanCovers.ts';
 
 const kept = demoGarden();
 const beds = [kept.beds[0]!, kept.beds[3]!];
-const GRID = [['carrot', 'tomato']];
+const GRID = [[['carrot'], ['tomato']]];
 const YEAR = 2029;
 
 function Shown() {
-  const covers = usePlanCovers(beds, GRID, YEAR);
-  const keys = beds.map((b) => cellKey(b.id, 0));
+  const [hung, setHung] = useState<HungCover[]>([]);
+  const hang = useCallback(
+    (more: HungCover[]) => setHung((there) => hangCovers(planFrom([], [], YEAR, there), more).hung),
+    [],
+  );
+  const covers = usePlanCovers(beds, GRID, YEAR, hung, hang);
+  const keys = beds.map((b) => cellKey(b.id, 0, 0));
   return (
     <>
       {keys.map((k, i) => {

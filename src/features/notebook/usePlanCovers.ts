@@ -1,8 +1,18 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { cropOf, usualWay } from '../../catalogue/catalogue.ts';
 import { type PlanCover, type PlanSums, sumsOf, variedPicks } from '../../core/rotation/covers.ts';
 import { plantingMinutes } from '../../core/rotation/work.ts';
-import { layOut, planCover, planGapQuestion, type YearGap } from '../../questions/coverPlan.ts';
+import { isoOf } from '../../core/calendar/day.ts';
+import { type Turn } from '../../core/rotation/rules.ts';
+import { type HungCover } from '../../core/rotation/yearsPlan.ts';
+import {
+  type LeftOut,
+  layOut,
+  planCover,
+  planGapQuestion,
+  type PlannedCrop,
+  type YearGap,
+} from '../../questions/coverPlan.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
 import { useAnswers } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -23,6 +33,9 @@ export interface GapCell {
 /** The covers of a plan. */
 export interface PlanCovers {
   cells: ReadonlyMap<string, GapCell>;
+  /** Crops on their days, and those that their year had no time for. */
+  crops: readonly PlannedCrop[];
+  leftOut: readonly LeftOut[];
   sums: PlanSums;
   /** Gaps that are still worked out. */
   waiting: number;
@@ -32,15 +45,39 @@ export interface PlanCovers {
   coversFor(plantings: readonly Planting[]): Cover[];
 }
 
-export const cellKey = (bedId: string, year: number): string => `${bedId} ${year}`;
-/** A pick holds as long as its gap is the same. */
-const sameGap = (g: YearGap): string => `${g.bed.id} ${g.freeDay} ${g.plantDay} ${g.cropId}`;
-const NO_GRID: string[][] = [];
+/** The gap before a crop of a plan: `place` is which of its year on that bed. */
+export const cellKey = (bedId: string, year: number, place: number): string => `${bedId} ${year} ${place}`;
+const keyOf = (g: YearGap): string => cellKey(g.bed.id, g.year, g.place);
+/** A cover in a gap, as it is kept. */
+const hungIn = (g: YearGap, { sample }: PlanCover): HungCover => ({
+  bedId: g.bed.id,
+  freeOn: isoOf(g.freeDay),
+  plantOn: isoOf(g.plantDay),
+  cropId: g.cropId,
+  coverId: sample.id,
+  name: sample.name,
+});
+const handHung = (picked: ReadonlyMap<string, HungCover>, g: YearGap): HungCover | undefined =>
+  picked.get(`${g.bed.id} ${isoOf(g.freeDay)} ${isoOf(g.plantDay)} ${g.cropId}`);
+const NO_GRID: Turn[][] = [];
 
-/** The covers of a plan's gaps, worked out gap by gap; one that the gardener picked stays while its gap does. */
-export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined, first: number): PlanCovers {
+/**
+ * The covers of a plan's gaps, worked out gap by gap; one that the gardener hung stays while its gap does.
+ * @param hung by hand
+ * @param hang keeps what is hung by hand
+ */
+export function usePlanCovers(
+  beds: readonly Bed[],
+  grid: Turn[][] | undefined,
+  first: number,
+  hung: readonly HungCover[],
+  hang: (covers: HungCover[]) => void,
+): PlanCovers {
   const ring = useGarden();
-  const [picked, setPicked] = useState<ReadonlyMap<string, { id: string; name: string }>>(new Map());
+  const picked = useMemo(
+    () => new Map(hung.map((h) => [`${h.bedId} ${h.freeOn} ${h.plantOn} ${h.cropId}`, h])),
+    [hung],
+  );
   const laid = useMemo(() => layOut(ring, beds, grid ?? NO_GRID, first), [ring, beds, grid, first]);
   const open = useMemo(() => laid.gaps.filter((g) => !g.known), [laid]);
   const asked = useMemo(() => open.map((g) => planGapQuestion(ring, g, laid.crops)), [ring, open, laid]);
@@ -50,11 +87,11 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
   const strangers = useMemo(
     () =>
       open.flatMap((g, i) => {
-        const hung = picked.get(sameGap(g));
+        const there = handHung(picked, g);
         const known = answers[i]?.answer;
-        return !hung || !known || known.some((c) => c.sample.id === hung.id)
+        return !there || !known || known.some((c) => c.sample.id === there.coverId)
           ? []
-          : [{ gap: g, text: JSON.stringify({ ...asked[i]!, only: hung.id }) }];
+          : [{ gap: g, text: JSON.stringify({ ...asked[i]!, only: there.coverId }) }];
       }),
     [open, asked, answers, picked],
   );
@@ -71,34 +108,30 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
     }));
     const usual = variedPicks(options);
     const cells = new Map<string, GapCell>();
-    const pick = (gap: YearGap, cover: PlanCover) =>
-      [sameGap(gap), { id: cover.sample.id, name: cover.sample.name }] as const;
     open.forEach((gap, i) => {
       const { covers } = options[i]!;
-      const key = cellKey(gap.bed.id, gap.year);
-      const hung = picked.get(sameGap(gap));
-      const wanted = covers.findIndex((c) => c.sample.id === hung?.id);
+      const there = handHung(picked, gap);
+      const wanted = covers.findIndex((c) => c.sample.id === there?.coverId);
       const at = wanted >= 0 ? wanted : usual[i];
       const asking = strange.has(gap) && strange.get(gap) === undefined;
-      cells.set(key, {
+      cells.set(keyOf(gap), {
         gap,
         covers: asking ? undefined : answers[i]?.answer && covers,
         cover: at === undefined ? undefined : covers[at],
         another: () => {
           const next = covers[((at ?? -1) + 1) % covers.length];
-          if (next) setPicked((p) => new Map([...p, pick(gap, next)]));
+          if (next) hang([hungIn(gap, next)]);
         },
-        unfit: strange.get(gap)?.length === 0 ? hung?.name : undefined,
+        unfit: strange.get(gap)?.length === 0 ? there?.name : undefined,
       });
     });
     const exchange = (a: string, b: string) => {
       const [from, to] = [cells.get(a), cells.get(b)];
       if (!from?.cover || !to || a === b || from.gap.known || to.gap.known) return;
-      const moved = [pick(to.gap, from.cover), ...(to.cover ? [pick(from.gap, to.cover)] : [])];
-      setPicked((p) => new Map([...p, ...moved]));
+      hang([hungIn(to.gap, from.cover), ...(to.cover ? [hungIn(from.gap, to.cover)] : [])]);
     };
     for (const gap of laid.gaps.filter((g) => g.known))
-      cells.set(cellKey(gap.bed.id, gap.year), {
+      cells.set(keyOf(gap), {
         gap,
         covers: [],
         cover: undefined,
@@ -107,6 +140,8 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
     const areas = new Map(beds.map((b) => [b.id, b.area_m2]));
     return {
       cells,
+      crops: laid.crops,
+      leftOut: laid.leftOut,
       exchange,
       waiting: answers.filter((a) => a.answer === undefined && a.failure === undefined).length,
       sums: sumsOf(
@@ -136,12 +171,13 @@ export function usePlanCovers(beds: readonly Bed[], grid: string[][] | undefined
       ),
       coversFor: (plantings) =>
         open.flatMap((gap, i) => {
-          const next = plantings.find((p) => p.bedId === gap.bed.id && p.cropId === gap.cropId);
-          const { cover } = cells.get(cellKey(gap.bed.id, gap.year))!;
+          const plantOn = isoOf(gap.plantDay);
+          const next = plantings.find((p) => p.bedId === gap.bed.id && p.plantOn === plantOn);
+          const { cover } = cells.get(keyOf(gap))!;
           if (gap.year !== 0 || !next || !cover) return [];
           const ids = { id: ring.hands.newId(), nextPlantingId: next.id };
           return [planCover(ring, gap, { sample: cover.sample, aims: asked[i]!.aims }, ids, ring.today)];
         }),
     };
-  }, [ring, beds, grid, laid, open, asked, answers, strangers, brought, picked]);
+  }, [ring, beds, grid, laid, open, asked, answers, strangers, brought, picked, hang]);
 }

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { changeTurn, planFrom, swapTurns } from '../../core/rotation/yearsPlan.ts';
 import { type KilimDatabase } from '../db.ts';
 import { demoKept, inStore } from '../testStore.ts';
 import { type Cover, type Planting } from '../types.ts';
 import { type Hands, removeLook } from '../verbs/verbs.ts';
 import { undo } from '../write.ts';
-import { planYear } from './planting.ts';
+import { changePlan, planYear } from './planting.ts';
 
 let db: KilimDatabase;
 let hands: Hands;
@@ -89,4 +90,60 @@ test('a look that is taken away is that one and no other, and comes back with on
   expect(await db.looks.count()).toBe(base.looks.length - 1);
   expect(await undo(db, gardenId)).toMatchObject({ ok: true, value: { verb: 'remove-look' } });
   expect(await db.looks.get(look.id)).toEqual(look);
+});
+
+describe('the gardener’s own plan of the years', () => {
+  const shown = planFrom(
+    ['a', 'b'],
+    [
+      [['leek'], ['kale']],
+      [['bean'], ['tomato']],
+    ],
+    YEAR,
+  );
+  const kept = async () => (await db.gardens.get(gardenId))!.yearsPlan;
+  const turns = async () => (await kept())!.beds.map((b) => b.years.map((t) => t.join('+')));
+
+  test('begins as what is shown with its first change; two changes at the same moment both stay; one undo takes back one', async () => {
+    const both = await Promise.all([
+      changePlan(hands, gardenId, shown, (p) => swapTurns(p, YEAR, 'a', 'b')),
+      changePlan(hands, gardenId, shown, (p) => changeTurn(p, YEAR + 1, 'b', (t) => [...t, 'garlic'])),
+    ]);
+    expect(both).toMatchObject([{ ok: true }, { ok: true }]);
+    expect(await turns()).toEqual([
+      ['kale', 'bean'],
+      ['leek', 'tomato+garlic'],
+    ]);
+    await undo(db, gardenId);
+    expect(await turns()).toEqual([
+      ['kale', 'bean'],
+      ['leek', 'tomato'],
+    ]);
+    await undo(db, gardenId);
+    expect(await kept()).toBeUndefined();
+  });
+  test('what is shown of other years, of beds that it has not or of another plan takes its place', async () => {
+    const same = <T>(p: T) => p;
+    await changePlan(hands, gardenId, shown, (p) => changeTurn(p, YEAR, 'a', () => ['okra']));
+    await changePlan(hands, gardenId, shown, same);
+    expect((await turns())[0]).toEqual(['okra', 'bean']);
+    await changePlan(hands, gardenId, shown, same, true);
+    expect(await kept()).toEqual(shown);
+    const more = planFrom(['a', 'b', 'c'], [[['x'], ['y'], ['z']]], YEAR);
+    await changePlan(hands, gardenId, more, same);
+    expect(await kept()).toEqual(more);
+    // A longer plan stays whole while fewer of its years are shown.
+    await changePlan(hands, gardenId, shown, same, true);
+    const short = planFrom(['a', 'b'], [[['leek'], ['kale']]], YEAR);
+    await changePlan(hands, gardenId, short, same);
+    expect(await kept()).toEqual(shown);
+    const later = planFrom(['a'], [[['x']]], YEAR + 1);
+    await changePlan(hands, gardenId, later, same);
+    expect(await kept()).toEqual(later);
+  });
+  test('a garden that is gone has no plan', async () =>
+    expect(await changePlan(hands, 'none', shown, (p) => p)).toMatchObject({
+      ok: false,
+      failure: { code: 'garden-gone' },
+    }));
 });

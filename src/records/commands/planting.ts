@@ -1,10 +1,12 @@
 import { findCrop } from '../../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
+import { type YearsPlan } from '../../core/rotation/yearsPlan.ts';
 import { fail, ok } from '../../core/result/result.ts';
 import { type Cover, type Planting } from '../types.ts';
 import { noOverlap } from '../verbs/dates.ts';
 import { checkCover, type Done, type Hands, meta } from '../verbs/verbs.ts';
 import { type Wish, writeFrom } from '../write.ts';
+import { changeGarden } from './change.ts';
 
 /**
  * Plans another crop in place of one that is not planted yet, on the same day and in its own usual way; it is cleared when its own time is over. Fails with
@@ -48,3 +50,25 @@ export const planYear = (
       ...covers.map((put): Wish => ({ table: 'covers', put })),
     ]);
   });
+
+/** The plan of the years that stands when it is one of the same years and beds as the one on the screen; else that one. */
+function standing(kept: YearsPlan | undefined, shown: YearsPlan): YearsPlan {
+  const same =
+    kept?.first === shown.first &&
+    shown.beds.every(({ bedId, years }) =>
+      kept.beds.some((b) => b.bedId === bedId && b.years.length >= years.length),
+    );
+  return same ? kept : shown;
+}
+
+/** Changes the gardener's own plan of the years, or begins one (`anew` whatever was kept) from what is shown. Fails with `garden-gone`. */
+export const changePlan = (
+  hands: Hands,
+  gardenId: string,
+  shown: YearsPlan,
+  change: (plan: YearsPlan) => YearsPlan,
+  anew = false,
+): Done =>
+  changeGarden(hands, gardenId, 'the plan of the years', (g) => ({
+    yearsPlan: change(anew ? shown : standing(g.yearsPlan, shown)),
+  }));
