@@ -66,6 +66,9 @@ describe('a plan laid out in time', () => {
     expect(crops.map((k) => [k.cropId, k.year])[0]).toEqual(['strawberry', 0]);
     expect(crops.filter((k) => k.year === 1)).toEqual([]);
     expect(lay('1', 'strawberry', 'strawberry').leftOut).toEqual([]);
+    expect(lay('1', 'strawberry', 'tomato').leftOut).toEqual([
+      { bedId: bed('1').id, year: 1, cropId: 'tomato' },
+    ]);
     expect(gaps.filter((g) => g.year === 1)).toEqual([]);
     for (const k of crops.slice(1)) expect(k.plantDay).toBeGreaterThanOrEqual(crops[0]!.clearDay);
   });

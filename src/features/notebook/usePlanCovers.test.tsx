@@ -3,6 +3,8 @@ import { screen, waitFor } from '@testing-library/react';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
 import { useCallback, useState } from 'react';
 import { hangCovers, type HungCover, planFrom } from '../../core/rotation/yearsPlan.ts';
+import { plantingsFor } from '../../questions/coverPlan.ts';
+import { useGarden } from '../../ring/garden.tsx';
 import { cellKey, usePlanCovers } from './usePlanCovers.ts';
 
 const kept = demoGarden();
@@ -66,4 +68,34 @@ test('covers of two gaps change places; one that cannot hang there is named, and
   await user.click(screen.getByText('Another'));
   await waitFor(() => expect(hung(0)).not.toBe(taken));
   expect(hung(0)).not.toContain('awaited');
+});
+
+const ROW = [['lettuce', 'garlic']];
+const NOTHING: HungCover[] = [];
+const keepNothing = () => undefined;
+function Taken() {
+  const ring = useGarden();
+  const covers = usePlanCovers(beds.slice(0, 1), [ROW], YEAR, NOTHING, keepNothing);
+  let n = 0;
+  const plantings = plantingsFor(ring, beds.slice(0, 1), ROW, YEAR, () => `crop ${n++}`);
+  return (
+    <ol>
+      {covers.waiting === 0 &&
+        covers.coversFor(plantings).map((c) => (
+          <li key={c.id}>
+            {c.nextPlantingId}{' '}
+            {plantings.find((p) => p.id === c.nextPlantingId)?.plantOn === c.plantBackOn && 'on its day'}
+          </li>
+        ))}
+    </ol>
+  );
+}
+
+test('each cover of a year with two crops is hung for the crop after it', async () => {
+  await renderInGarden(<Taken />, { kept });
+  await waitFor(() => expect(screen.getAllByRole('listitem')).toHaveLength(2));
+  expect(screen.getAllByRole('listitem').map((li) => li.textContent)).toEqual([
+    'crop 0 on its day',
+    'crop 1 on its day',
+  ]);
 });
