@@ -36,9 +36,7 @@ export function cutShape(
   [from, to]: readonly [number, number],
 ): PieceShape {
   const corners = cornersOf(shape);
-  const box = boxOf(corners);
-  const axis = (side === 'along') === box.height >= box.width ? 0 : 1;
-  const [start, size] = axis === 0 ? [box.x, box.width] : [box.y, box.height];
+  const { axis, start, size } = sideOf(shape, side);
   const [a, b] = [start + from * size, start + to * size];
   const kept: Point[] = keptBeside(keptBeside(corners, axis, a, true), axis, b, false);
   const mine = boxOf(kept);
@@ -48,4 +46,24 @@ export function cutShape(
   return shape.ring
     ? { width_m: null, length_m: null, area_m2, ring: kept.map(([x, y]) => [x, y]), at: at ?? null }
     : { width_m: toMm(mine.width), length_m: toMm(mine.height), area_m2, ring: null, at: at ?? null };
+}
+
+/** The side across which a bed is cut: its axis, where it begins and how long it is. */
+function sideOf(shape: Shape, side: 'along' | 'across'): { axis: 0 | 1; start: number; size: number } {
+  const box = boxOf(cornersOf(shape));
+  const axis = (side === 'along') === box.height >= box.width ? 0 : 1;
+  const [start, size] = axis === 0 ? [box.x, box.width] : [box.y, box.height];
+  return { axis, start, size };
+}
+
+/** Middle of a piece, seen from the middle of its bed before that is turned, m. */
+export function middleOf(shape: Shape, side: 'along' | 'across', share: readonly [number, number]): Point {
+  const { at } = cutShape({ ...shape, at: { x_m: 0, y_m: 0, turn_deg: 0 } }, side, share);
+  return [at!.x_m, at!.y_m];
+}
+
+/** Where something that stands in a bed lies on the side across which that is cut: 0 at its beginning, 1 at its end. */
+export function shareAt(shape: Shape, side: 'along' | 'across', spot: Point): number {
+  const { axis, start, size } = sideOf(shape, side);
+  return Math.min(1, Math.max(0, (spot[axis] - start) / size));
 }

@@ -35,6 +35,95 @@ const piecesNow = async (of = bed.id) =>
   (await db.beds.filter((b) => b.piece?.of === of).toArray()).sort((a, b) => a.order - b.order);
 const coversOf = (id: string) => db.covers.where({ bedId: id }).toArray();
 
+describe('what stands in a bed that is cut', () => {
+  const stone = { name: 'stone', width_m: 0.4, length_m: null };
+  const tree = { name: 'tree', width_m: 1, length_m: null };
+  const long: Bed = {
+    ...bed,
+    ...{ width_m: 1, length_m: 8, area_m2: 8, ring: null, at: { x_m: 20, y_m: 5, turn_deg: 30 } },
+    obstacles: [
+      {
+        ...stone,
+        count: 4,
+        spots: [
+          [0.2, -3],
+          [-0.1, 1.5],
+          [-0.05, 3],
+        ],
+      },
+      { ...tree, count: 1 },
+    ],
+  };
+  const cutIn = async (side: 'along' | 'across', ...shares: number[]) => {
+    await db.beds.put(long);
+    const pieces = shares.map((share, i): Wanted => ({ name: `p${i}`, use: 'bed', share }));
+    expect((await cutBed(hands, long, { on: ON, today: ON, side, pieces })).ok).toBe(true);
+    return piecesNow();
+  };
+  const things = (b: Bed) =>
+    b.obstacles.map((o) => [
+      o.name,
+      o.count,
+      (o.spots ?? []).map((at) => at.map((x) => Math.round(x * 1000) / 1000)),
+    ]);
+
+  test('stays where it was placed, seen from the middle of its piece; what nobody placed goes with the largest', async () => {
+    // Of 8 m: 2 m with its middle at -3, 6 m with its middle at 1.
+    const [short, rest] = await cutIn('across', 1, 3);
+    expect(things(short!)).toEqual([['stone', 1, [[0.2, 0]]]]);
+    expect(things(rest!)).toEqual([
+      [
+        'stone',
+        3,
+        [
+          [-0.1, 0.5],
+          [-0.05, 2],
+        ],
+      ],
+      ['tree', 1, []],
+    ]);
+  });
+  test('goes by the width where a bed is cut along, and on with a piece that is cut again', async () => {
+    // A metre across: 0.25 m with its middle at -0.375, 0.75 m with its middle at 0.125.
+    const [left, right] = await cutIn('along', 1, 3);
+    expect(things(left!)).toEqual([]);
+    expect(things(right!)).toEqual([
+      [
+        'stone',
+        4,
+        [
+          [0.075, -3],
+          [-0.225, 1.5],
+          [-0.175, 3],
+        ],
+      ],
+      ['tree', 1, []],
+    ]);
+    const on = isoOf(dayOf(ON) + 30);
+    const again = [
+      { name: 'q0', use: 'bed', share: 1 } as const,
+      { name: 'q1', use: 'bed', share: 2 } as const,
+    ];
+    await cutBed(hands, right!, { on, today: ON, side: 'along', pieces: again });
+    const [q0, q1] = (await piecesNow()).filter((b) => b.name.startsWith('q'));
+    // A quarter of a metre from -0.25 with its middle at -0.125, half a metre with its middle at 0.25.
+    expect(things(q0!)).toEqual([
+      [
+        'stone',
+        2,
+        [
+          [0.025, 1.5],
+          [0.075, 3],
+        ],
+      ],
+    ]);
+    expect(things(q1!)).toEqual([
+      ['stone', 2, [[-0.05, -3]]],
+      ['tree', 1, []],
+    ]);
+  });
+});
+
 describe('a bed is cut', () => {
   test('a piece takes the looks at what stands on it, and leaves those at what stood there before', async () => {
     const gone = { ...standing, id: 'gone', verdict: 'dead' as const, endedOn: '2026-05-01' };

@@ -2,7 +2,7 @@ import { coverTitle, findCrop, methods } from '../../catalogue/catalogue.ts';
 import { coverDays, endingBegun, plantingDays } from '../../core/bed/timeline.ts';
 import { type Cut, type PieceUse, shareOf } from '../../core/bed/pieces.ts';
 import { type Day, dayOf, isoOf } from '../../core/calendar/day.ts';
-import { cutShape } from '../../core/ground/cut.ts';
+import { cutShape, middleOf, shareAt } from '../../core/ground/cut.ts';
 import { fail, ok, type Result } from '../../core/result/result.ts';
 import { type Bed, type Cover, type Look, type Planting } from '../types.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
@@ -150,7 +150,7 @@ function madeOf(bed: Bed, whole: Bed, { on, side, pieces: wanted }: CutWish, new
       piece: { of: bed.piece?.of ?? bed.id, from: on, until: null, side, share: inBed, use: w.use },
     };
   });
-  withObstacles(pieces, bed);
+  withObstacles(pieces, bed, whole, side);
   return pieces;
 }
 
@@ -192,15 +192,26 @@ function ripening(c: Cover): Partial<Cover> {
   };
 }
 
-/** What is in the way of seed goes with the largest piece: nobody said in which it stands. */
-function withObstacles(pieces: Bed[], bed: Bed): void {
+/** What is in the way of seed and was placed stands on the piece where it stands; of the rest nobody said where it is, and it goes with the largest. */
+function withObstacles(pieces: Bed[], bed: Bed, whole: Bed, side: Cut['side']): void {
   const largest = pieces.reduce((a, b) => (b.area_m2 > a.area_m2 ? b : a));
-  largest.obstacles = bed.obstacles.map(({ name, width_m, length_m, count }) => ({
-    name,
-    width_m,
-    length_m,
-    count,
-  }));
+  const middles = new Map(pieces.map((p) => [p, middleOf(whole, side, p.piece!.share)]));
+  const [x, y] = bed.piece ? middleOf(whole, side, bed.piece.share) : [0, 0];
+  for (const { spots = [], count, ...thing } of bed.obstacles) {
+    const here = new Map<Bed, [number, number][]>();
+    for (const [dx, dy] of spots) {
+      const at: [number, number] = [x + dx, y + dy];
+      const share = shareAt(whole, side, at);
+      const piece = pieces.find((p) => share < p.piece!.share[1]) ?? pieces.at(-1)!;
+      const [mx, my] = middles.get(piece)!;
+      here.set(piece, [...(here.get(piece) ?? []), [at[0] - mx, at[1] - my]]);
+    }
+    for (const [piece, mine] of here) piece.obstacles.push({ ...thing, count: mine.length, spots: mine });
+    const rest = count - spots.length;
+    const placed = here.has(largest) ? largest.obstacles.at(-1) : undefined;
+    if (rest > 0 && placed) placed.count += rest;
+    else if (rest > 0) largest.obstacles.push({ ...thing, count: rest });
+  }
 }
 
 /**
