@@ -1,4 +1,4 @@
-import { expect, test } from '@jest/globals';
+import { expect, jest, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import { useMemo, useState } from 'react';
 import { dayOf } from '../core/calendar/day.ts';
@@ -58,6 +58,17 @@ function Gap() {
 }
 
 const text = (id: string) => screen.getByTestId(id).textContent;
+
+test('who comes back to a gap finds it as it was left, with nothing worked out anew', async () => {
+  const first = await renderInGarden(<Gap />);
+  await waitFor(() => expect(text('state')).toBe('done'));
+  first.unmount();
+  const heard = jest.spyOn(globalThis.Worker.prototype, 'postMessage');
+  await renderInGarden(<Gap />, { again: true });
+  await waitFor(() => expect(text('state')).toBe('done'));
+  expect(heard).not.toHaveBeenCalled();
+  heard.mockRestore();
+});
 
 test('what nobody asked for is told from few years; asked for by name, from all of them, and again for other aims', async () => {
   const { user } = await renderInGarden(<Gap />);

@@ -3,6 +3,7 @@ import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
 import { failureWords } from '../ui/failureWords.ts';
 import { askChoose, askQuick } from '../workers/core/client.ts';
+import { keepGap, recallGap } from './gapsDone.ts';
 import { whenStill } from './stillness.ts';
 
 interface Told {
@@ -49,6 +50,11 @@ export function useSamples(question: ChooseInput | null): Hanging {
     if (kept.current.gap !== gap) kept.current = { gap, found: new Map(), key, input, asked: new Map() };
     Object.assign(kept.current, { key, input });
     const { found } = kept.current;
+    const known = recallGap(key);
+    if (known) {
+      for (const sample of known) found.set(sample.id, sample);
+      return setHanging({ samples: known, progress: null, problem: '' });
+    }
     let left = false;
     const show = (now: Told) => whenStill(() => !left && setHanging(now));
     let painted = 0;
@@ -69,6 +75,7 @@ export function useSamples(question: ChooseInput | null): Hanging {
         const byName = (s: Sample) =>
           kept.current.asked.get(s.id)?.key === key && found.get(s.id)!.years > s.years;
         for (const sample of r.value) if (!byName(sample)) found.set(sample.id, sample);
+        keepGap(key, r.value);
         show({ samples: r.value.map((s) => found.get(s.id)!), progress: null, problem: '' });
       } else if (r.failure.code !== 'cancelled') show({ ...NOTHING, problem: failureWords(r.failure) });
     });

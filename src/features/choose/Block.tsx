@@ -2,7 +2,7 @@ import { isGrown } from '../../core/bed/pieces.ts';
 import { dayOf } from '../../core/calendar/day.ts';
 import { type Day } from '../../core/calendar/day.ts';
 import type { Bed, Cover, Planting } from '../../records/types.ts';
-import { type OpenGap, openGapOf } from './gap.ts';
+import { type OpenGap, openGapOf } from '../../questions/openGap.ts';
 
 /** A bed that has about the same gap. */
 export interface Sharer {

@@ -5,6 +5,7 @@ import { wholeBeds } from '../../core/bed/pieces.ts';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useForecasts } from '../../ring/useForecast.ts';
+import { useForeseen } from '../../ring/useForeseen.ts';
 import { PLAUSIBLE_YEARS } from '../../questions/years.ts';
 import { showIso } from '../../ui/dates.ts';
 import { Swatch } from '../../ui/Weave.tsx';
@@ -37,6 +38,7 @@ export default function ClothPage() {
   const view = useView();
   const living = useMemo(() => covers.filter((c) => c.verdict !== 'dead'), [covers]);
   const forecasts = useForecasts(living, PLAUSIBLE_YEARS);
+  useForeseen();
   if (beds.length === 0) return <EmptyLoom />;
   const now = dayOf(today);
   const [back, ahead] = SPANS[view.span];

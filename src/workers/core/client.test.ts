@@ -128,6 +128,27 @@ describe('a whole gap asked of two workers', () => {
     expect(InThread.heard.filter((m) => m.type === 'ask' && m.kind === 'settle')).toEqual([]);
   });
 
+  test('a gap that is worked out ahead comes to what is asked for, and whatever is asked meanwhile calls it off', async () => {
+    const ahead = await client.foresee(input);
+    const asked = await client.askChoose(input, () => undefined).answer;
+    expect(byId(ahead.ok ? ahead.value : [])).toEqual(byId(asked.ok ? asked.value : [1 as never]));
+    const place = { patternId: climates[0]!.id, latitude_deg: 50 };
+    const interrupts = [
+      () => client.ask('fitPattern', place).answer,
+      () => client.askQuick('fitPattern', place).answer,
+      () => client.askInParts('fitPattern', place, () => undefined).answer,
+      () => client.askChoose(input, () => undefined).answer,
+      () => client.foresee(input),
+    ];
+    for (const interrupt of interrupts) {
+      const called = client.foresee(input);
+      await turns(3);
+      const other = interrupt();
+      expect(await called).toMatchObject({ ok: false, failure: { code: 'cancelled' } });
+      expect((await other).ok).toBe(true);
+    }
+  });
+
   test('a worker that cannot load says so, and the next question starts another', async () => {
     const job = client.askChoose(input, () => undefined);
     const before = InThread.made.length;

@@ -83,8 +83,16 @@ function askBench<K extends Kind>(
   return { answer, cancel: () => bench.callOff(id) };
 }
 
+/** What is worked out ahead, while nobody asks. */
+let ahead: { cancel(): void } | undefined;
+function callOffAhead(): void {
+  ahead?.cancel();
+  ahead = undefined;
+}
+
 /** Asks the core off the main thread. */
 export function ask<K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> {
+  callOffAhead();
   return askBench(SHARED[turn++ % SHARED.length]!, kind, input);
 }
 
@@ -93,12 +101,18 @@ export const askInParts = <K extends Kind>(
   kind: K,
   input: Questions[K]['input'],
   onPart: (part: Questions[K]['part']) => void,
-): Asked<K> =>
-  askBench(SHARED[turn++ % SHARED.length]!, kind, input, (part) => onPart(part as Questions[K]['part']));
+): Asked<K> => {
+  callOffAhead();
+  return askBench(SHARED[turn++ % SHARED.length]!, kind, input, (part) =>
+    onPart(part as Questions[K]['part']),
+  );
+};
 
 /** Asks what cannot wait, since a hand is on a slider or an edge. */
-export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> =>
-  askBench(QUICK, kind, input);
+export const askQuick = <K extends Kind>(kind: K, input: Questions[K]['input']): Asked<K> => {
+  callOffAhead();
+  return askBench(QUICK, kind, input);
+};
 
 /** A worker has its next cover before it is done with this one, and never waits for the page. */
 const IN_HAND = 2;
@@ -108,6 +122,22 @@ const IN_HAND = 2;
  * be looked at again. Parts come as they are done, a later one replacing an earlier one of the same id.
  */
 export function askChoose(
+  input: Questions['choose']['input'],
+  onPart: (part: Sample, done: number, total: number) => void,
+): { answer: Promise<Result<Sample[]>>; cancel(): void } {
+  callOffAhead();
+  return wholeGap(input, onPart);
+}
+
+/** Works a whole gap out ahead; whatever else is asked calls it off. */
+export function foresee(input: Questions['choose']['input']): Promise<Result<Sample[]>> {
+  callOffAhead();
+  const job = wholeGap(input, () => undefined);
+  ahead = job;
+  return job.answer;
+}
+
+function wholeGap(
   input: Questions['choose']['input'],
   onPart: (part: Sample, done: number, total: number) => void,
 ): { answer: Promise<Result<Sample[]>>; cancel(): void } {

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { dayOf, isoOf } from '../../core/calendar/day.ts';
-import type { Cover, Planting } from '../../records/types.ts';
-import { firstOpenGap, gapFrom } from './gap.ts';
+import { dayOf, isoOf } from '../core/calendar/day.ts';
+import type { Cover, Planting } from '../records/types.ts';
+import { firstOpenGap, gapFrom } from './openGap.ts';
 
 const crop = (id: string, plantOn: string, clearOn: string) =>
   ({ id, bedId: 'b', cropId: 'leek', plantOn, plantedOn: null, clearOn, clearedOn: null }) as Planting;

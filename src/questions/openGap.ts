@@ -1,7 +1,7 @@
-import { asOn } from '../../core/bed/pieces.ts';
-import { coverDays, plantingDays } from '../../core/bed/timeline.ts';
-import { type Day, dayOf } from '../../core/calendar/day.ts';
-import type { Bed, Cover, Planting } from '../../records/types.ts';
+import { asOn } from '../core/bed/pieces.ts';
+import { coverDays, plantingDays } from '../core/bed/timeline.ts';
+import { type Day, dayOf } from '../core/calendar/day.ts';
+import type { Bed, Cover, Planting } from '../records/types.ts';
 
 /** The next stretch of a bed that no crop and no cover has taken yet, and the crops on either side of it. */
 export interface OpenGap {
