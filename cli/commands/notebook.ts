@@ -28,7 +28,7 @@ export function learn(typed: Typed): object {
     came: c.covers.flatMap((cover) => {
       const lived = livedThrough(c, cover, today);
       const day = (what: string, x: number) =>
-        what === 'bulk' || !Number.isFinite(x) ? x : isoOf(Math.round(x));
+        what === 'bulk' || what === 'weeds' || !Number.isFinite(x) ? x : isoOf(Math.round(x));
       return lived
         ? [
             {
@@ -38,6 +38,7 @@ export function learn(typed: Typed): object {
                 expected: [o.expected.low, o.expected.mid, o.expected.high].map((x) => day(o.what, x)),
                 seen: day(o.what, o.seen),
                 causes: o.causes,
+                weather: o.weather,
               })),
             },
           ]

@@ -5,13 +5,15 @@ import { speciesOf } from '../../catalogue/catalogue.ts';
 import { liveShare } from '../seed/weight.ts';
 import { weightsOf } from '../../questions/weights.ts';
 import { livedThrough, lookedAt } from '../../questions/learn.ts';
-import { dayOf } from '../calendar/day.ts';
-import { cameOf, dayBetween } from './came.ts';
+import { dayOf, monthOf } from '../calendar/day.ts';
+import { cameOf as cameIn, dayBetween, type LivedThrough } from './came.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
 if (!read.ok) throw new Error(read.failure.code);
 const garden = read.value;
 const TODAY = '2027-04-13';
+/** Fewer years than the notebook asks for are enough to tell one cause from another. */
+const cameOf = (lived: LivedThrough) => cameIn(lived, 24);
 
 describe('a day between two looks', () => {
   const has = (l: { day: number; stage?: string }) => (l.stage ? l.stage === 'flower' : undefined);
@@ -35,8 +37,8 @@ describe('what came of a cover', () => {
     const came = cameOf(lived);
     expect(came.length).toBeGreaterThan(0);
     for (const c of came) {
-      const { rate, age, date, weather, rest } = c.causes;
-      expect(c.expected.mid + rate + age + date + weather + rest).toBeCloseTo(c.seen, 6);
+      const { rate, age, date, warmth, rain, rest } = c.causes;
+      expect(c.expected.mid + rate + age + date + warmth + rain + rest).toBeCloseTo(c.seen, 6);
       expect(c.expected.low).toBeLessThanOrEqual(c.expected.mid);
     }
   });
@@ -54,7 +56,8 @@ describe('what came of a cover', () => {
     const half = bulk({ ...planned, plannedSeed_g_m2: lived.asked.seed_g_m2.map((g) => g * 2) });
     expect(half.causes.rate).toBeLessThan(-1);
     expect(half.causes.date).toBe(bulk(planned).causes.date);
-    expect(half.causes.weather).toBe(bulk(planned).causes.weather);
+    expect(half.causes.warmth).toBe(bulk(planned).causes.warmth);
+    expect(half.causes.rain).toBe(bulk(planned).causes.rain);
   });
   test('what was planned is the weight that the scale asked for, whatever was thrown', () => {
     const bed = garden.beds.find((b) => b.id === ended.bedId)!;
@@ -84,6 +87,56 @@ describe('what came of a cover', () => {
       0,
       6,
     );
+  });
+  describe('the weather that came', () => {
+    /** Days on every one of which it was so much warmer than the usual of the month, with so much rain. */
+    const days = (from: string, until: string, warmer_c: number, rain: (usual_mm: number) => number) => {
+      const { tmin_c, tmax_c, rain_mm } = lived.asked.site;
+      const out: [number, number, number, number][] = [];
+      for (let day = dayOf(from); day <= dayOf(until); day++) {
+        const m = monthOf(day);
+        out.push([day, tmin_c[m]! + warmer_c, tmax_c[m]! + warmer_c, rain(rain_mm[m]! / 30.4)]);
+      }
+      return out;
+    };
+    const looks = [
+      { day: dayOf('2024-09-20'), emergence: 'even' as const, cover: 0.3, members: [] },
+      { day: dayOf('2024-10-10'), cover: 0.9, weeds: 'many' as const, members: [] },
+    ];
+    const came = (observed: ReturnType<typeof days>) =>
+      cameOf({ ...lived, asked: { ...lived.asked, observed, ahead: [], looks } });
+    const through = (warmer_c: number, rain: (usual_mm: number) => number) =>
+      came(days('2024-06-01', '2025-05-30', warmer_c, rain));
+    test('nobody measured it: it is no cause, and is told as usual', () => {
+      for (const c of came([])) {
+        expect([c.causes.warmth, c.causes.rain]).toEqual([0, 0]);
+        expect(c.weather).toEqual({ warmer_c: 0, rainTimes: 1 });
+      }
+    });
+    test('warmth and rain are told apart, each with its size against the usual', () => {
+      const cold = through(-4, (mm) => mm).find((c) => c.what === 'closed')!;
+      expect(cold.weather.warmer_c).toBeCloseTo(-4, 0);
+      // Later in the cold, and by the cold.
+      expect(cold.causes.warmth).toBeGreaterThan(3);
+      expect(Math.abs(cold.causes.rain)).toBeLessThan(cold.causes.warmth);
+      const dry = through(0, () => 0).find((c) => c.what === 'bulk')!;
+      expect(dry.weather.rainTimes).toBe(0);
+      expect(dry.causes.rain).toBeLessThan(-10);
+      expect(Math.abs(dry.causes.warmth)).toBeLessThan(-dry.causes.rain);
+    });
+    test('ground closed lies between the looks; weeds go by what the last look called them', () => {
+      const all = came([]);
+      expect(all.find((c) => c.what === 'closed')!.seen).toBe(dayOf('2024-09-30'));
+      const weeds = all.find((c) => c.what === 'weeds')!;
+      expect(weeds.seen).toBeCloseTo(0.7, 9);
+      expect(weeds.expected.low).toBeGreaterThanOrEqual(0);
+      expect(weeds.expected.high).toBeLessThanOrEqual(1);
+      const later = { day: dayOf('2024-10-20'), weeds: 'few' as const, members: [] };
+      const few = cameOf({ ...lived, asked: { ...lived.asked, observed: [], looks: [later, ...looks] } });
+      expect(few.find((c) => c.what === 'weeds')!.seen).toBeCloseTo(0.1, 9);
+      // Each run is read by itself: two that differ in nothing come to the same.
+      expect(weeds.causes.warmth).toBe(0);
+    });
   });
   test('in a mix the kind that leads tells when it flowered', () => {
     const { asked } = lived;

@@ -136,7 +136,7 @@ const LEAST_KG_M2 = 0.01;
 const square = (miss: number): number => -0.5 * miss * miss;
 
 /** Weed mass as a share of a full stand that a gardener calls few, some and many. */
-const WEEDS = { few: [0, 0.2], some: [0.1, 0.55], many: [0.4, 1] } as const;
+export const WEEDS = { few: [0, 0.2], some: [0.1, 0.55], many: [0.4, 1] } as const;
 
 /** Day index on which the first member is up. */
 const firstUp = (course: Course): number => course.emerged.reduce((a, b) => Math.min(a, b), Infinity);

@@ -110,6 +110,12 @@ export function showPerArea(g_m2: number, units: UnitChoice): string {
   return `${round(g_m2, Math.abs(g_m2) < 20 ? 1 : 0)} g/m²`;
 }
 
+/** What a bed brings, fresh: kg/m², or pounds a square foot. */
+export const showYield = (kg_m2: number, units: UnitChoice): string =>
+  units.mass === 'imperial'
+    ? `${round((kg_m2 * 1000 * M2_PER_FT2) / G_PER_LB, 2)} lb/ft²`
+    : `${round(kg_m2, 1)} kg/m²`;
+
 /** A count on an area, as so many a square metre or a square foot. */
 export const showCount = (per_m2: number, units: UnitChoice): string =>
   units.length === 'imperial'

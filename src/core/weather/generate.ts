@@ -19,6 +19,7 @@ export interface ObservedDay {
   day: Day;
   tmin_c: number;
   tmax_c: number;
+  /** NaN where only temperatures are known: chance brings the rain then. */
   rain_mm: number;
   /** Days ahead when it was forecast; absent for what was measured. */
   lead_d?: number;
@@ -89,7 +90,7 @@ export function generateWeather(
       : 0;
     out.tmin_c[i] = seen ? seen.tmin_c + off : mean - range / 2;
     out.tmax_c[i] = seen ? seen.tmax_c + off : mean + range / 2;
-    out.rain_mm[i] = seen ? seen.rain_mm : c.rain_mm;
+    out.rain_mm[i] = seen && !Number.isNaN(seen.rain_mm) ? seen.rain_mm : c.rain_mm;
     out.radiation_MJ[i] = k * Math.sqrt(Math.max(0.5, out.tmax_c[i]! - out.tmin_c[i]!)) * sun.ra_MJ[doy]!;
   }
   return out;

@@ -1,17 +1,16 @@
 import { TRIMS } from '../../core/termination/method.ts';
 import { useMemo, useState } from 'react';
-import { coverTitle } from '../../catalogue/catalogue.ts';
-import { dayOf } from '../../core/calendar/day.ts';
-import { type CameOf } from '../../core/learn/came.ts';
+import { coverTitle, cropOf } from '../../catalogue/catalogue.ts';
+import { cropAfter } from '../../core/learn/cropAfter.ts';
 import { ok } from '../../core/result/result.ts';
-import { showPerArea, type UnitChoice } from '../../core/units/show.ts';
 import { livedThrough } from '../../questions/learn.ts';
 import { changeCover } from '../../records/commands/change.ts';
 import type { Cover } from '../../records/types.ts';
 import { useAnswer } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { CommittedField } from '../../ui/CommittedField.tsx';
-import { showDay, showIsoYear } from '../../ui/dates.ts';
+import { showIsoYear } from '../../ui/dates.ts';
+import { cropAfterWords, endPairs, type Pair, pairOf } from './cameWords.ts';
 
 const endOf = (c: Cover): string => c.endedOn ?? c.passes.findLast((p) => p.doneOn)?.doneOn ?? '';
 
@@ -58,35 +57,21 @@ export function Came() {
 
 function One({ cover }: { cover: Cover }) {
   const ring = useGarden();
-  const { garden, plantings, today, hands, run } = ring;
+  const { garden, beds, plantings, notes, today, hands, run } = ring;
   const asked = useMemo(() => livedThrough(ring, cover, today), [ring, cover, today]);
   const { answer } = useAnswer(
     'came',
     useMemo(() => (asked ? JSON.stringify(asked) : ''), [asked]),
   );
-  const { predicted } = cover;
-  const planted = plantings.find((p) => p.id === cover.nextPlantingId)?.plantedOn;
-  const pairs: Pair[] = [...(answer ?? []).map((c) => pairOf(c, garden.units))];
-  if (predicted?.dead.low && predicted.dead.high && cover.verdict === 'dead' && cover.endedOn)
-    pairs.push({
-      title: 'Dead',
-      low: dayOf(predicted.dead.low),
-      mid: dayOf(predicted.dead.mid ?? predicted.dead.low),
-      high: dayOf(predicted.dead.high),
-      seen: dayOf(cover.endedOn),
-      show: showDay,
-      why: '',
-    });
-  if (predicted?.ready.low && predicted.ready.high && planted)
-    pairs.push({
-      title: 'Ready, planted',
-      low: dayOf(predicted.ready.low),
-      mid: dayOf(predicted.ready.mid ?? predicted.ready.low),
-      high: dayOf(predicted.ready.high),
-      seen: dayOf(planted),
-      show: showDay,
-      why: '',
-    });
+  const next = plantings.find((p) => p.id === cover.nextPlantingId);
+  const pairs: Pair[] = [
+    ...(answer ?? []).map((c) => pairOf(c, garden.units)),
+    ...endPairs(cover, next?.plantedOn),
+  ];
+  const brought = useMemo(
+    () => next && cropAfter(next, plantings, notes, (id) => beds.find((b) => b.id === id)?.area_m2),
+    [next, plantings, notes, beds],
+  );
   const minutes = cover.passes.reduce((s, p) => s + (p.minutes ?? 0), 0);
   const expected = cover.passes.reduce((s, p) => s + (p.minutes === undefined ? 0 : (p.expected ?? 0)), 0);
   return (
@@ -107,6 +92,14 @@ function One({ cover }: { cover: Cover }) {
             </dd>
           </div>
         )}
+        {next && brought && (
+          <div className="py-1">
+            <dt className="inline font-semibold">
+              The crop after it, {cropOf(next.cropId).name.toLowerCase()}:{' '}
+            </dt>
+            <dd className="inline">{cropAfterWords(brought, garden.units)}</dd>
+          </div>
+        )}
       </dl>
       <div className="mt-2 max-w-xl">
         <CommittedField
@@ -121,52 +114,6 @@ function One({ cover }: { cover: Cover }) {
       </div>
     </div>
   );
-}
-
-interface Pair {
-  title: string;
-  low: number;
-  mid: number;
-  high: number;
-  seen: number;
-  show(x: number): string;
-  why: string;
-}
-
-/** Under so much a cause is not named: a day, or this share of what was expected. */
-const NAMED_D = 1.5;
-const NAMED_SHARE = 0.05;
-const TITLES: Record<CameOf['what'], string> = {
-  up: 'Up',
-  flower: 'In flower',
-  bulk: 'Bulk at its end, by your looks',
-};
-
-function pairOf(c: CameOf, units: UnitChoice): Pair {
-  const days = c.what !== 'bulk';
-  const least = days ? NAMED_D : Math.max(10, c.expected.mid * NAMED_SHARE);
-  const by = (x: number) =>
-    days
-      ? `${Math.abs(Math.round(x))} d ${x < 0 ? 'sooner' : 'later'}`
-      : `${showPerArea(Math.abs(x), units)} ${x < 0 ? 'less' : 'more'}`;
-  const causes = (
-    [
-      ['the seed that was thrown', c.causes.rate],
-      ['how old the seed was', c.causes.age],
-      ['the day it was sown', c.causes.date],
-      ['the weather that came', c.causes.weather],
-      ['kind, ground, hand or chance', c.causes.rest],
-    ] as const
-  )
-    .filter(([, x]) => Math.abs(x) >= least)
-    .sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]));
-  return {
-    title: TITLES[c.what],
-    ...c.expected,
-    seen: c.seen,
-    show: days ? showDay : (x) => showPerArea(x, units),
-    why: causes.map(([words, x]) => `${words}: ${by(x)}`).join('; '),
-  };
 }
 
 const WIDE = 300;
@@ -201,8 +148,8 @@ function PairRow({ pair: p }: { pair: Pair }) {
         </svg>
       </dd>
       <dd>
-        expected {p.show(Math.round(p.mid))} ({p.show(Math.round(low))} to {p.show(Math.round(high))}), seen{' '}
-        <b>{p.show(Math.round(p.seen))}</b>
+        expected {p.show(p.mid)}
+        {p.show(low) !== p.show(high) && ` (${p.show(low)} to ${p.show(high)})`}, seen <b>{p.show(p.seen)}</b>
         {p.why && <span className="text-bark block">{p.why}</span>}
       </dd>
     </div>

@@ -86,7 +86,7 @@ const ANSWERS: { [K in OneAnswer]: (input: Questions[K]['input']) => Questions[K
   fitQuestions: (input) => siteFromQuestions(input, climates),
   fitNormals: siteFromNormals,
   learn,
-  came: cameOf,
+  came: (input) => cameOf(input),
   rotate: planRotations,
   frosts: frostsOf,
   fitFrosts: ({ site, known }) => withFrosts(site, known),
