@@ -119,6 +119,7 @@ export function rotationQuestion(
       };
     }),
     own: garden.rotationRules ?? [],
+    forces: garden.rotationForces,
     fixed: Array.from({ length: years }, (_, y) =>
       sorted.map((bed) => plannedIn(garden, plantings, bed.id, now + 1 + y)),
     ),

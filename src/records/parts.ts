@@ -10,7 +10,7 @@ export interface Split {
 
 /** Fields of which each key is a word of its own: one house rule, one price, one step of a sowing. */
 const BY_KEY: Partial<Record<TableName, readonly string[]>> = {
-  gardens: ['rules', 'units', 'seedPrices', 'packs', 'choices', 'wind'],
+  gardens: ['rules', 'units', 'seedPrices', 'packs', 'choices', 'wind', 'rotationForces'],
   beds: ['soil', 'choices'],
   covers: ['walk'],
 };

@@ -1,5 +1,5 @@
 import { MOVED_KINDS } from '../core/years/ledger.ts';
-import { OWN_RULES } from '../core/rotation/rules.ts';
+import { FORCED_RULES, FORCES, OWN_RULES } from '../core/rotation/rules.ts';
 import { SOIL_TEST_KINDS } from '../core/years/soilTests.ts';
 import { z } from 'zod';
 import { PIECE_USES } from '../core/bed/pieces.ts';
@@ -232,6 +232,8 @@ export const gardenSchema = z.object({
     .optional(),
   /** Rules of the gardener's own for the years to come. */
   rotationRules: z.array(ownRuleSchema).max(60).optional(),
+  /** Rules of rotation that count more here than is usual, or not at all. */
+  rotationForces: z.partialRecord(z.enum(FORCED_RULES), z.enum(FORCES)).optional(),
   /** A plan of the years to come that was changed by hand. */
   yearsPlan: yearsPlanSchema.optional(),
   /** A pretended date for trying things out; null is the real today. */

@@ -297,3 +297,49 @@ describe('what is planned already', () => {
     expect(single(plan.grid)[1]!.filter((c) => c === 'rest')).toHaveLength(1);
   });
 });
+
+describe('rules that the gardener weighs otherwise', () => {
+  const grid = [
+    ['cabbage', 'tomato'],
+    ['tomato', 'cabbage'],
+  ];
+  const beds = [bed('a', { past: [{ family: 'B', yearsAgo: 0 }] }), bed('b', { shaded: true })];
+  const rules = (forces: RotationInput['forces']) =>
+    judge({ beds, crops: FOUR, forces }, grid).bent.map((b) => `${b.rule} ${b.bedId} ${b.year}`);
+  test('one that is left out is not bent, and the others are as before', () => {
+    const usual = rules(undefined);
+    expect(usual).toEqual(['family-at-once a 0', 'shade b 0', 'hungry-twice a 1', 'hungry-twice b 1']);
+    expect(rules({ 'hungry-twice': 'off' })).toEqual(usual.slice(0, 2));
+    expect(rules({ shade: 'off', 'family-at-once': 'off' })).toEqual(usual.slice(2));
+  });
+  test('one that counts before all others stands first among what is bent, and is kept before they are', () => {
+    expect(rules({ shade: 'hard' })[0]).toBe('shade b 0');
+    // Two beds in shade and one in the sun: only there may tomatoes stand, whatever their family says.
+    const dark = four({ years: 3, forces: { shade: 'hard' } });
+    dark.beds = dark.beds.map((b, i) => ({ ...b, shaded: i !== 0 }));
+    const at = (input: RotationInput) =>
+      single(planRotation(input, 'fewest-bent').grid).map((r) => r.indexOf('tomato'));
+    expect(at(dark)).toEqual([0, 0, 0]);
+    expect(at({ ...dark, forces: {} })).not.toEqual([0, 0, 0]);
+    expect(new Set(at({ ...dark, forces: { shade: 'off' } })).size).toBeGreaterThan(1);
+  });
+  test('what lives for years may be moved where nobody minds', () => {
+    const berry = crop('strawberry', 'R', 0, { stays_y: 3 });
+    const rows = [
+      ['strawberry', 'carrot'],
+      ['carrot', 'strawberry'],
+    ];
+    const told = (forces: RotationInput['forces']) =>
+      judge(
+        {
+          beds: [bed('a', { cropNow: 'strawberry', stood_y: 1 }), bed('b')],
+          crops: [berry, FOUR[3]!],
+          forces,
+        },
+        rows,
+      )
+        .bent.map((b) => b.rule)
+        .filter((r) => r === 'moved');
+    expect([told(undefined), told({ moved: 'off' })]).toEqual([['moved'], []]);
+  });
+});

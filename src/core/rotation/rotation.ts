@@ -3,8 +3,9 @@ import { exp } from '../units/exact.ts';
 import {
   askedBy,
   blockCost,
-  COST,
+  costBent,
   costOf,
+  type Forces,
   judge,
   judgeBed,
   type Judged,
@@ -30,6 +31,8 @@ export interface RotationInput {
   /** Facts about every crop that may stand in the plan. */
   crops: Wanted[];
   own?: OwnRule[];
+  /** Rules that count more or less than is usual. */
+  forces?: Forces | undefined;
   /** What is planned or stands there already, by year and bed: it stays. */
   fixed?: (Turn | null)[][];
   years: number;
@@ -46,7 +49,7 @@ const HOT = 6;
  * fewest rules are bent; the same seed gives the same plan.
  */
 export function planRotation(input: RotationInput, style: Style): Plan {
-  const { beds, turns, years, own } = input;
+  const { beds, turns, years, own, forces = {} } = input;
   const asks = askedBy(input.crops);
   const stream = streamOf(input.seed + style.length * 7919);
   for (let k = 0; k < 16; k++) stream.uniform();
@@ -66,10 +69,11 @@ export function planRotation(input: RotationInput, style: Style): Plan {
   });
   const cropsOf = (row: typeof each) => row.map((t) => t.crops);
   const column = (b: number) => rows.map((r) => r[b]!.crops);
-  const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own), style));
+  const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own, forces), style, forces));
   const blocks = rows.map((r) => (style === 'sections' ? blockCost(beds, cropsOf(r)) : 0));
   const someStay = each.some((t) => t.crops.some((w) => (w.stays_y ?? 1) > 1));
-  const stayCost = () => (someStay ? moved(beds, rows.map(cropsOf)).length * COST.moved : 0);
+  const stayCost = () =>
+    someStay ? moved(beds, rows.map(cropsOf), forces).reduce((s, b) => s + costBent(b, forces), 0) : 0;
   let stayed = stayCost();
   const steps = Math.max(1, beds.length * years * STEPS_A_CELL);
   for (let k = 0; k < steps && beds.length > 1; k++) {
@@ -80,8 +84,8 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     const row = rows[y]!;
     if (a === b || row[a] === row[b] || stays(y, a) || stays(y, b)) continue;
     [row[a], row[b]] = [row[b]!, row[a]!];
-    const costA = costOf(judgeBed(beds[a]!, column(a), own), style);
-    const costB = costOf(judgeBed(beds[b]!, column(b), own), style);
+    const costA = costOf(judgeBed(beds[a]!, column(a), own, forces), style, forces);
+    const costB = costOf(judgeBed(beds[b]!, column(b), own, forces), style, forces);
     const block = style === 'sections' ? blockCost(beds, cropsOf(row)) : 0;
     const stay = stayCost();
     const more = costA + costB + block + stay - bedCosts[a]! - bedCosts[b]! - blocks[y]! - stayed;

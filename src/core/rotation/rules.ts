@@ -71,6 +71,21 @@ export interface Bent {
   own?: OwnRule;
 }
 
+/** Rules that the gardener takes more or less seriously than is usual: before all others, or not at all. */
+export const FORCED_RULES = [
+  'family',
+  'family-at-once',
+  'hungry-twice',
+  'barred',
+  'shade',
+  'moved',
+  'worn-out',
+  'clean-first',
+] as const satisfies readonly RuleId[];
+export type ForcedRule = (typeof FORCED_RULES)[number];
+export const FORCES = ['hard', 'off'] as const;
+export type Forces = Partial<Record<RuleId, (typeof FORCES)[number] | undefined>>;
+
 export type Style = 'fewest-bent' | 'sections' | 'with-rest';
 /** What it costs to bend a rule; a family back at once is worst, then a trouble fed. Judgement. */
 export const COST: Record<RuleId, number> = {
@@ -85,6 +100,9 @@ export const COST: Record<RuleId, number> = {
   own: 4,
   'own-hard': 60,
 };
+/** What a bent rule costs here; one that is left out never comes so far. */
+export const costBent = ({ rule }: Bent, forces: Forces): number =>
+  forces[rule] === 'hard' ? COST['own-hard'] : COST[rule];
 const FED = 0.8;
 const MIXED_BLOCK = 0.7;
 const RESTED = 3;
@@ -98,6 +116,7 @@ export function judgeBed(
   bed: RotationBed,
   turns: readonly (readonly Wanted[])[],
   own: readonly OwnRule[] = [],
+  forces: Forces = {},
 ): { bent: Bent[]; fed: number; rests: number } {
   const bent: Bent[] = [];
   const stood: Sowed[] = bed.past.map((p) => ({ family: p.family, at: -1 - p.yearsAgo }));
@@ -116,8 +135,9 @@ export function judgeBed(
   };
   const grow = (crop: Wanted, year: number) => {
     const { stays_y = 1, cropId } = crop;
-    const bends = (rule: RuleId, more: Partial<Bent> = {}) =>
-      bent.push({ rule, bedId: bed.id, year, cropId, ...more });
+    const bends = (rule: RuleId, more: Partial<Bent> = {}) => {
+      if (forces[rule] !== 'off') bent.push({ rule, bedId: bed.id, year, cropId, ...more });
+    };
     const stays = stays_y > 1 && before === cropId;
     stood_y = stays ? stood_y + 1 : 1;
     if (stays && stood_y > stays_y) bends('worn-out');
@@ -152,8 +172,12 @@ function breaks({ kind, than }: OwnRule, bedId: string, before: string | undefin
   return kind === 'not-after' ? before === than : before !== than;
 }
 
-export const costOf = ({ bent, fed, rests }: ReturnType<typeof judgeBed>, style: Style): number =>
-  bent.reduce((s, b) => s + COST[b.rule], 0) -
+export const costOf = (
+  { bent, fed, rests }: ReturnType<typeof judgeBed>,
+  style: Style,
+  forces: Forces = {},
+): number =>
+  bent.reduce((s, b) => s + costBent(b, forces), 0) -
   FED * fed -
   (style === 'with-rest' ? RESTED * Math.min(1, rests) : 0);
 
@@ -164,8 +188,10 @@ export const costOf = ({ bent, fed, rests }: ReturnType<typeof judgeBed>, style:
 export function moved(
   beds: readonly RotationBed[],
   rows: readonly (readonly (readonly Wanted[])[])[],
+  forces: Forces = {},
 ): Bent[] {
   const out: Bent[] = [];
+  if (forces.moved === 'off') return out;
   const kinds = new Map(rows.flat(2).flatMap((w) => ((w.stays_y ?? 1) > 1 ? [[w.cropId, w]] : [])));
   for (const [cropId, { stays_y = 1 }] of kinds) {
     // Years that it has stood on each bed; none where it does not stand.
@@ -215,7 +241,12 @@ export const askedBy = (crops: readonly Wanted[]): ((turn: Turn) => Wanted[]) =>
 
 /** Judges a plan as it stands, whoever made it. */
 export function judge(
-  { beds, crops, own }: { beds: RotationBed[]; crops: readonly Wanted[]; own?: OwnRule[] },
+  {
+    beds,
+    crops,
+    own,
+    forces = {},
+  }: { beds: RotationBed[]; crops: readonly Wanted[]; own?: OwnRule[]; forces?: Forces | undefined },
   grid: Turn[][],
 ): Judged {
   const asks = askedBy(crops);
@@ -225,12 +256,13 @@ export function judge(
       bed,
       rows.map((row) => row[b]!),
       own,
+      forces,
     ),
   );
   return {
     grid,
-    bent: [...each.flatMap((e) => e.bent), ...moved(beds, rows)].sort(
-      (a, b) => a.year - b.year || COST[b.rule] - COST[a.rule],
+    bent: [...each.flatMap((e) => e.bent), ...moved(beds, rows, forces)].sort(
+      (a, b) => a.year - b.year || costBent(b, forces) - costBent(a, forces),
     ),
     fed: each.reduce((s, e) => s + e.fed, 0),
   };

@@ -39,6 +39,8 @@ describe('leaf and nitrogen', () => {
   });
   test('flat leaves cover more ground than upright ones of the same area', () => {
     expect(traitsOf(vetch).coverPerLeaf).toBeGreaterThan(traitsOf(rye).coverPerLeaf);
+    expect(traitsOf(vetch).coverPerLeaf).toBeCloseTo(0.85, 9);
+    expect(traitsOf(of('flax')).coverPerLeaf).toBeCloseTo((0.85 * 0.5) / 0.7, 9);
   });
 });
 

@@ -24,6 +24,10 @@ const FROZEN_C = 0;
 const THAWED_C = 5;
 /** A climber carries its leaves this high on its tallest neighbour. */
 const CLIMBS_TO = 1;
+const EQUINOX_H = 12;
+/** No stand is denser than this, g of dry matter in a cubic metre (swards of ryegrass and white clover, 1 to 1.5 kg): so tall it is at least. */
+const DENSEST_G_M3 = 1400;
+const PER_DENSEST = 1 / DENSEST_G_M3;
 const PER_SEED_ZONE = 1 / SEED_ZONE_MM;
 const PER_TOP = 1 / TOP_MM;
 /** From g/m2 to t/ha. */
@@ -177,7 +181,8 @@ export function growStand(
     out.dead_g_m2[d] = dead.dm_g_m2;
     out.deadN_g_m2[d] = dead.n_g_m2;
     if (coverLeaf > 0 && !room.covered) out.cover[d] = (1 - lightLeft(coverLeaf)) * lower(1, today.crowding);
-    out.height_m[d] = tallest;
+    // What stands needs room, whatever stage it has come to; what was bent or cut lies closer.
+    out.height_m[d] = out.deeds.length === 0 ? higher(tallest, standing(plants) * PER_DENSEST) : tallest;
     if (d === workAt) {
       const stood = standing(plants);
       workAt = doWork(work!, d, room, out);
@@ -240,6 +245,8 @@ function breakDay(room: GrowRoom, given: Given, season: Season, d: DayIndex, onT
   today.mean_c = season.mean_c[d]!;
   today.snow_cm = season.snow_cm[d]!;
   today.soil_c = soil_c;
+  const hours = season.dayLength_h[d]!;
+  today.shortens = d > 0 && hours < EQUINOX_H && hours < season.dayLength_h[d - 1]! ? 1 : 0;
   today.chill = season.chill[d]!;
   today.airTempo = season.airTempo[d]!;
   today.afterNight = afterNight(tmin_c);

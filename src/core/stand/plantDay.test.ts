@@ -150,4 +150,17 @@ describe('what a day brings', () => {
     expect(made(300) / made(600)).toBeCloseTo(0.725, 6);
     expect(made(900)).toBe(made(600));
   });
+  test('while days shorten towards winter a clover that lives on feeds its root again, the more the shorter they are; an annual one does not', () => {
+    const share = (id: string, daylength: number, shortens: number, plain_cd = 900) => {
+      const made = (d: Partial<Today>) => grown({ plain_cd }, d, kind(id)).today.made_g_m2;
+      return made({ daylength, shortens }) / made({ daylength: 1, shortens: 0 });
+    };
+    expect(share('red-clover', 0, 1)).toBeCloseTo(0.45, 6);
+    expect(share('red-clover', 0.4, 1)).toBeCloseTo(0.45 + 0.55 * 0.4, 6);
+    expect(share('red-clover', 0, 0)).toBe(1);
+    expect(share('crimson-clover', 0, 1)).toBe(1);
+    // Whichever holds a seedling back more.
+    expect(share('red-clover', 0.8, 1, 300)).toBeCloseTo(1, 6);
+    expect(share('red-clover', 0.2, 1, 300)).toBeCloseTo((0.45 + 0.55 * 0.2) / 0.725, 6);
+  });
 });

@@ -139,9 +139,14 @@ export function renewDay(q: Plant, t: Traits, today: Today): void {
 const ESTABLISHED_CD = 600;
 const PER_ESTABLISHED_CD = 1 / ESTABLISHED_CD;
 
-/** Share of new dry matter that a seedling puts into its tops. */
-const topsShare = (t: Traits, plain_cd: number): number =>
-  plain_cd < ESTABLISHED_CD ? t.firstTops + (1 - t.firstTops) * plain_cd * PER_ESTABLISHED_CD : 1;
+/**
+ * Share of new dry matter that goes into the tops. A kind that lives on builds root and crown first, and again as days shorten towards winter (autumn
+ * dormancy of lucerne, red clover and sweetclover, whose roots swell until November: Willard 1927, Smith 1961; recalled).
+ */
+const topsShare = (t: Traits, plain_cd: number, rests: number): number =>
+  t.firstTops < 1
+    ? t.firstTops + (1 - t.firstTops) * lower(1 - rests, lower(1, plain_cd * PER_ESTABLISHED_CD))
+    : 1;
 
 /** Light to dry matter, leaf, nitrogen and height. Takes from `today.mineral_g_m2`; writes what it made and took into `today`. */
 export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: DayIndex): void {
@@ -154,7 +159,10 @@ export function gainDay(q: Plant, t: Traits, v: Variation, today: Today, d: DayI
   const share = q.pull * perPull;
   const night = today.tmin_c < t.chilledBelow_c ? CHILLED_DAY : today.afterNight;
   const byLight = today.light_MJ * t.rue_g_MJ * lower(1, warmth * PER_WARM_ENOUGH) * night * share * fed;
-  const made = vigour * topsShare(t, q.plain_cd) * lower(byLight, t.cap_g_m2_d * brake * share);
+  const made =
+    vigour *
+    topsShare(t, q.plain_cd, today.shortens * (1 - today.daylength)) *
+    lower(byLight, t.cap_g_m2_d * brake * share);
   const shed = dm * t.turnover * today.airTempo;
   const mass = dm + made - shed;
   const leaf = lower(FULL_LEAF, q.lai + made * t.leafArea_m2_g * leafShare(t, stage));

@@ -7,6 +7,8 @@ export interface Today {
   mean_c: number;
   snow_cm: number;
   soil_c: number;
+  /** 1 in autumn, while days shorten below twelve hours; else 0. */
+  shortens: number;
   /** Chilling earned today, 0..1. */
   chill: number;
   /** What doubles every ten degrees above ground, 1 at 20 °C. */
@@ -49,6 +51,7 @@ export const newToday = (): Today => ({
   mean_c: 0,
   snow_cm: 0,
   soil_c: 0,
+  shortens: 0,
   chill: 0,
   airTempo: 0,
   afterNight: 1,

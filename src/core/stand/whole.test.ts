@@ -49,6 +49,29 @@ describe('whole', () => {
     expect(most(wet)).toBeGreaterThan(1.3 * most(thirsty));
     expect(wet.water.watered_mm - thirsty.water.watered_mm).toBeGreaterThanOrEqual(45);
   });
+  test('no stand is denser than 1.4 kg in a cubic metre: a sweetclover that has not shot is as tall as it has to be', () => {
+    const ensemble = makeEnsemble(sites[0]!, dayOf('2026-08-15'), DAYS, 1, 3);
+    const c = grow(ensemble, [{ speciesId: 'yellow-sweetclover', share: 1 }], 5);
+    let leafy = 0;
+    for (let d = 0; d < DAYS; d++) {
+      expect(c.height_m[d]! * 1400).toBeGreaterThanOrEqual(c.dm_g_m2[d]! - 0.5);
+      if (c.stage[d]! < 1.2 && c.dm_g_m2[d]! > 150) leafy++;
+    }
+    expect(leafy).toBeGreaterThan(20);
+  });
+  test('in a mix all that stands needs room', () => {
+    const ensemble = makeEnsemble(sites[0]!, dayOf('2026-09-15'), DAYS, 1, 3);
+    const c = grow(
+      ensemble,
+      [
+        { speciesId: 'white-clover', share: 0.5 },
+        { speciesId: 'subterranean-clover', share: 0.5 },
+      ],
+      5,
+    );
+    for (let d = 0; d < DAYS; d++)
+      expect(c.height_m[d]! * 1400).toBeGreaterThanOrEqual(c.dm_g_m2[2 * d]! + c.dm_g_m2[2 * d + 1]! - 0.5);
+  });
   test.each(MONTHS)(
     'sown on %s in any climate pattern, no figure of any species is NaN or negative, and shares stay shares',
     (md) => {

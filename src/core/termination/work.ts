@@ -117,7 +117,7 @@ class Working implements Work {
     const { plants } = stand;
     if ('ifGreen' in task && task.ifGreen !== undefined && this.green(plants) <= task.ifGreen) return;
     this.met ??= plants.map((q) => q.alive);
-    for (const q of plants) this.stood_m = higher(this.stood_m, q.height);
+    this.stood_m = higher(this.stood_m, course.height_m[d]!);
     course.deeds.push({ day: d, kind: task.kind, met: mostOf(plants) });
     if (task.kind === 'seen-dead') return lose(0, d, stand, course);
     if (task.kind === 'crowns') return this.counted(task.green, task.of, plants);

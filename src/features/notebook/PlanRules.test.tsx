@@ -48,3 +48,33 @@ test('what is bent is said with the rule, and of a bed that is gone too', () => 
     /^carrot 2 years after its family; \d are wanted between\.$/,
   );
 });
+
+test('a rule is given more weight, left out, and counted as usual again, and the others stay', async () => {
+  const { user, db } = await renderInGarden(<PlanRules beds={beds} cropIds={CROPS} />, { kept });
+  const forces = async () => (await db.gardens.get(kept.garden.id))!.rotationForces;
+  await user.click(await screen.findByText('How much each of them counts'));
+  const hungry = screen.getByLabelText(/^No hungry crop after a hungry one/);
+  await user.selectOptions(hungry, 'not here');
+  await user.selectOptions(screen.getByLabelText(/^Never the same family/), 'before all others');
+  await waitFor(async () =>
+    expect(await forces()).toEqual({ 'hungry-twice': 'off', 'family-at-once': 'hard' }),
+  );
+  await screen.findByText('Never the same family twice running. Before all others.');
+  await user.selectOptions(hungry, 'as is usual');
+  await waitFor(async () => expect(await forces()).toEqual({ 'family-at-once': 'hard' }));
+  // What stands for years is none of these crops: its rule is not asked about.
+  expect(screen.queryByLabelText(/^What lives for years/)).toBeNull();
+});
+
+test('where something lives for years, its one sentence counts for all that it says', async () => {
+  const { user, db } = await renderInGarden(<PlanRules beds={beds} cropIds={['strawberry']} />, { kept });
+  await user.click(await screen.findByText('How much each of them counts'));
+  await user.selectOptions(screen.getByLabelText(/^What lives for years/), 'not here');
+  await waitFor(async () =>
+    expect((await db.gardens.get(kept.garden.id))!.rotationForces).toEqual({
+      moved: 'off',
+      'worn-out': 'off',
+      'clean-first': 'off',
+    }),
+  );
+});

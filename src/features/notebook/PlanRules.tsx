@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { cropOf, crops } from '../../catalogue/catalogue.ts';
-import { type Bent, OWN_RULES, type OwnRule } from '../../core/rotation/rules.ts';
+import { type Bent, type ForcedRule, OWN_RULES, type OwnRule } from '../../core/rotation/rules.ts';
 import { wantedOf } from '../../questions/rotation.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import type { Bed } from '../../records/types.ts';
@@ -47,27 +47,57 @@ export function bentWords(b: Bent, bedNames: ReadonlyMap<string, string>): strin
   }
 }
 
+/** The rules as they are told; one sentence may stand for several. */
+const RULES: readonly { ids: readonly ForcedRule[]; words: string }[] = [
+  {
+    ids: ['family'],
+    words: 'A family stays away from a bed for the years its diseases last, three for most.',
+  },
+  { ids: ['family-at-once'], words: 'Never the same family twice running.' },
+  { ids: ['hungry-twice'], words: 'No hungry crop after a hungry one; best after what gives nitrogen.' },
+  { ids: ['barred'], words: 'What a trouble of the bed lives on stays off it.' },
+  { ids: ['shade'], words: 'Nothing tender in deep shade.' },
+  {
+    ids: ['moved', 'worn-out', 'clean-first'],
+    words:
+      'What lives for years stays until they are over, and goes where a year under clover or a smothering grass went before.',
+  },
+];
+type ForceWord = 'usual' | 'hard' | 'off';
+const FORCE_WORDS: readonly (readonly [ForceWord, string])[] = [
+  ['usual', 'as is usual'],
+  ['hard', 'before all others'],
+  ['off', 'not here'],
+];
+
 /** The rules that plans are judged by, and the gardener's own beside them. */
 export function PlanRules({ beds, cropIds }: { beds: readonly Bed[]; cropIds: readonly string[] }) {
   const { garden, hands, run } = useGarden();
   const own = garden.rotationRules ?? [];
   const names = new Map(beds.map((b) => [b.id, b.name]));
+  const staysLong = cropIds.some((id) => (wantedOf(cropOf(id)).stays_y ?? 1) > 1);
+  const forceOf = (ids: readonly ForcedRule[]) => garden.rotationForces?.[ids[0]!] ?? 'usual';
+  const setForce = (ids: readonly ForcedRule[], to: ForceWord) =>
+    void run(
+      changeGarden(hands, garden.id, 'how much a rule counts', (g) => {
+        const rotationForces = { ...g.rotationForces };
+        for (const id of ids)
+          if (to === 'usual') delete rotationForces[id];
+          else rotationForces[id] = to;
+        return { rotationForces };
+      }),
+    );
   const grown = crops.filter((c) => cropIds.includes(c.id)).map((c) => [c.id, c.name] as const);
   return (
     <>
       <h3 className="font-display mt-4 text-lg font-bold">The rules</h3>
       <ul className="list-inside list-disc">
-        <li>A family stays away from a bed for the years its diseases last, three for most.</li>
-        <li>Never the same family twice running.</li>
-        <li>No hungry crop after a hungry one; best after what gives nitrogen.</li>
-        <li>What a trouble of the bed lives on stays off it.</li>
-        <li>Nothing tender in deep shade.</li>
-        {cropIds.some((id) => (wantedOf(cropOf(id)).stays_y ?? 1) > 1) && (
-          <li>
-            What lives for years stays until they are over, and goes where a year under clover or a smothering
-            grass went before.
+        {RULES.filter(({ ids }) => ids[0] !== 'moved' || staysLong).map(({ ids, words }) => (
+          <li key={ids[0]} className={forceOf(ids) === 'off' ? 'text-bark line-through' : ''}>
+            {words}
+            {forceOf(ids) === 'hard' && ' Before all others.'}
           </li>
-        )}
+        ))}
         {own.map((r) => (
           <li key={`${r.kind}${r.cropId}${r.than}`}>
             {ownRuleWords(r, names)}
@@ -91,6 +121,20 @@ export function PlanRules({ beds, cropIds }: { beds: readonly Bed[]; cropIds: re
           </li>
         ))}
       </ul>
+      <details className="mt-2">
+        <summary className="cursor-pointer underline">How much each of them counts</summary>
+        <div className="mt-2 grid gap-2">
+          {RULES.filter(({ ids }) => ids[0] !== 'moved' || staysLong).map(({ ids, words }) => (
+            <SelectField
+              key={ids[0]}
+              label={words}
+              value={forceOf(ids)}
+              options={FORCE_WORDS}
+              onChange={(to) => setForce(ids, to)}
+            />
+          ))}
+        </div>
+      </details>
       <details className="mt-2">
         <summary className="cursor-pointer underline">Add a rule of your own</summary>
         <NewRule beds={beds} grown={grown} />
