@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { isoOf, dayOf } from '../core/calendar/day.ts';
 import { demoKept } from '../records/testStore.ts';
-import { aheadOf, comingUp, observedOf } from './cover.ts';
+import { aheadOf, comingUp, forecastInput, observedOf } from './cover.ts';
 
 const TODAY = '2027-04-13';
 const kept = demoKept();
@@ -32,4 +32,61 @@ test('a sowing is coming up for forty days from its day, and not before it', () 
   const sown = (sownOn: string | null) => comingUp({ sownOn }, TODAY);
   expect([sown(TODAY), sown(isoOf(dayOf(TODAY) - 40))]).toEqual([true, true]);
   expect([sown(null), sown('2027-04-14'), sown(isoOf(dayOf(TODAY) - 41))]).toEqual([false, false, false]);
+});
+
+test('a look is asked of the core as it was entered: what was not said is not there, a nought is', () => {
+  const bed = kept.beds.find((b) => b.id === cover.bedId)!;
+  const look = { ...kept.looks[0]!, coverId: cover.id, bedId: bed.id, on: '2027-03-20' };
+  const bare = {
+    emergence: null,
+    cover: null,
+    height_m: null,
+    stage: null,
+    alive: null,
+    weeds: null,
+    crowns: null,
+  };
+  const { bulk: _, ...nothing } = { ...look, ...bare, members: [] };
+  const [lead] = cover.parts;
+  const full = {
+    ...nothing,
+    id: 'full',
+    on: '2027-03-27',
+    emergence: 'even' as const,
+    cover: 0,
+    height_m: 0,
+    stage: 'bud' as const,
+    alive: 0,
+    weeds: 'some' as const,
+    crowns: { green: 0, of: 10 },
+    bulk: { fresh_kg: 0.4, area_m2: 0.25 },
+    members: [
+      { speciesId: lead!.speciesId, stage: 'leafy' as const, alive: 0, count: null },
+      { speciesId: 'not-in-it', stage: 'leafy' as const, alive: 1, count: null },
+    ],
+  };
+  const { looks } = forecastInput(
+    kept.garden,
+    bed,
+    cover,
+    kept.plantings,
+    [nothing, full, { ...full, coverId: 'other' }],
+    TODAY,
+    5,
+  );
+  expect(looks).toEqual([
+    { day: dayOf('2027-03-20'), members: [] },
+    {
+      day: dayOf('2027-03-27'),
+      emergence: 'even',
+      cover: 0,
+      height_m: 0,
+      stage: 'bud',
+      alive: 0,
+      weeds: 'some',
+      crowns: { green: 0, of: 10 },
+      bulk: { fresh_kg: 0.4, area_m2: 0.25 },
+      members: [{ index: 0, stage: 'leafy', alive: 0 }],
+    },
+  ]);
 });

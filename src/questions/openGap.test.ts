@@ -51,3 +51,8 @@ test('a gap that a cover has taken is passed over', () => {
     undefined,
   ]);
 });
+test('a cover sown under the crop on the day that goes in leaves the gap before it open; one sown a day before takes it', () => {
+  const crops = [crop('a', '2027-01-01', '2027-05-01'), crop('b', '2027-07-01', '2027-09-01')];
+  expect(gap(crops, [cover('2027-07-01', '2027-11-01', '2027-11-10')])).toEqual(['2027-05-01', 'a', 'b']);
+  expect(gap(crops, [cover('2027-06-30', '2027-11-01', '2027-11-10')])[0]).not.toBe('2027-05-01');
+});

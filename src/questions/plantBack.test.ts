@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { climates, cropOf } from '../catalogue/catalogue.ts';
 import { dayOf } from '../core/calendar/day.ts';
+import { offerPlanting } from '../core/choose/begin.ts';
 import { siteFromPattern } from '../core/climate/pattern.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { insteadOf, plantBackInput, restMissing } from './plantBack.ts';
@@ -22,6 +23,15 @@ describe('crops that could go in instead', () => {
     for (const c of found) expect(c.days[1]).toBeLessThan(366);
     // Garlic goes in in autumn.
     expect(found.map((c) => c.id)).not.toContain('garlic');
+    const days = (on: string) =>
+      insteadOf(cropOf('bush-bean'), site, dayOf(on), []).map(
+        (c) => offerPlanting(site, c, c.ways[0]!, dayOf(on) - 42)!.day - dayOf(on),
+      );
+    for (const on of ['2027-04-05', '2027-06-10', '2027-08-20'])
+      for (const late of days(on)) expect(late).toBeLessThanOrEqual(10);
+    const april = insteadOf(cropOf('bush-bean'), site, dayOf('2027-04-05'), []).map((c) => c.family);
+    expect(april).not.toContain('Cucurbitaceae');
+    expect(found.map((c) => c.family)).toContain('Cucurbitaceae');
   });
 });
 

@@ -1,6 +1,8 @@
 import { movedWords } from '../ui/movedWords.ts';
 import { testedWords } from '../ui/soilTestWords.ts';
-import { showMass, showRain } from '../core/units/show.ts';
+import { showMass, showRain, showVolume } from '../core/units/show.ts';
+import { IRRIGATION_MM } from '../core/stand/waterings.ts';
+import { litresFor } from '../core/watering/watering.ts';
 import { lookWords } from './lookWords.ts';
 import { coverTitle, cropOf, findCrop, speciesOf } from '../catalogue/catalogue.ts';
 import { type Job } from '../core/jobs/jobs.ts';
@@ -8,7 +10,7 @@ import type { GardenContents } from '../records/verbs/verbs.ts';
 import { isLasting } from '../core/strips/life.ts';
 import { DEED_WORDS, stripTitle } from '../ui/stripWords.ts';
 import { PASS_WORDS } from '../ui/methodWords.ts';
-import { seedNeeded, weightsOf } from '../questions/weights.ts';
+import { seedNeeded, sownArea_m2, weightsOf } from '../questions/weights.ts';
 
 /** Something that happened on a bed, as the notebook and the journal file tell it. */
 export interface Happening {
@@ -147,6 +149,14 @@ export function jobWords(job: Job, c: GardenContents): { title: string; detail: 
             ? `Wake the shed seed on bed ${name}`
             : `Sow bed ${name}: ${showMass(grams, c.garden.units)}`,
         detail: `${stand}, ${cover?.throws ?? 2} throws`,
+        to: `/cover/${job.refId}/sow`,
+      };
+    }
+    case 'water': {
+      const litres = bed && cover ? litresFor(IRRIGATION_MM, sownArea_m2(cover, bed)) : 0;
+      return {
+        title: `Water bed ${name}: ${showRain(IRRIGATION_MM, c.garden.units)}`,
+        detail: `${stand}, ${showVolume(litres, c.garden.units)}`,
         to: `/cover/${job.refId}/sow`,
       };
     }

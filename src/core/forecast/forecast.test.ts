@@ -112,3 +112,31 @@ describe('a season under way', () => {
       expect(e.startDay).toBeGreaterThanOrEqual(today);
   });
 });
+
+test('a cover that is watered through dry weeks says when it wants water, until it is ended; one that lives on rain, or that is being ended, does not', () => {
+  const dry = siteFromPattern(climates.find((c) => c.id === 'hot-semi-arid')!);
+  const sowDay = dayOf('2027-06-01');
+  const summer: ForecastInput = {
+    ...asForecast(chosen('raked'), 'raked'),
+    site: dry,
+    members: membersOf([{ speciesId: 'cowpea', share: 1 }]),
+    seed_g_m2: [6],
+    sowDay,
+    freeDay: sowDay,
+    plantDay: dayOf('2027-09-15'),
+    today: dayOf('2027-06-20'),
+    irrigated: true,
+    years: 30,
+  };
+  const { waters, settled, best } = forecastCover(summer);
+  const end = (settled ?? best)!.startDay;
+  expect(waters!.next.mid).toBeGreaterThanOrEqual(summer.today);
+  expect(waters!.next.mid).toBeLessThan(end);
+  expect(waters!.times.mid).toBeGreaterThanOrEqual(2);
+  expect(waters!.times.mid).toBeLessThan((end - summer.today) / 2);
+  // What was given yesterday puts the next one off.
+  const given = forecastCover({ ...summer, waterings: [[summer.today - 1, 60]] });
+  const bare = forecastCover({ ...summer, waterings: [] });
+  expect(given.waters!.next.mid).toBeGreaterThan(bare.waters!.next.mid);
+  expect(forecastCover({ ...summer, irrigated: false }).waters).toBeUndefined();
+});

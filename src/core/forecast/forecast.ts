@@ -10,6 +10,7 @@ import { type GrowthDay, growthDays } from '../plan/growth.ts';
 import { type LivedSoFar, nextCutAgain } from '../plan/lived.ts';
 import { answerStand } from '../plan/standAnswer.ts';
 import { type ForecastInput, standOf } from '../plan/standing.ts';
+import { type WaterThrough, waterThrough } from '../watering/through.ts';
 
 export interface Forecast {
   stand: StandAnswer;
@@ -23,6 +24,8 @@ export interface Forecast {
   weeks: WeekAway[];
   /** What lies on it now: since when, and of the heat that kills under it (days at 20 °C, under film bright days at 32 °C) how much came and is needed. */
   under?: { since: Day; film: boolean; soFar: number; needs: Spread };
+  /** Where it is watered through dry weeks and stands untouched: when next, and how often. */
+  waters?: WaterThrough;
   /** Share of years in which the next cut of a stand that was cut before is needed. */
   cutAgain?: number;
   /** How many of the years still have a say after the looks. */
@@ -77,6 +80,9 @@ export function forecastCover(input: ForecastInput): Forecast {
           under: underNow(onward, fromDay, input.today),
           cutAgain: cutAgain(onward, input.lived, input.today - fromDay),
         }
+      : {}),
+    ...(input.irrigated && !begun
+      ? { waters: waterThrough(onward, input.today, shown ? shown.startDay : fromDay + plan.plantAt) }
       : {}),
     effectiveYears: weights ? effective(weights) : input.years,
     years: input.years,

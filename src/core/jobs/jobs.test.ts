@@ -140,3 +140,17 @@ describe('a past that nobody logged', () => {
     expect(isUnknown({ ...ending[0]!, planned: true, from: now, to: now + 5 }, now)).toBe(false);
   });
 });
+
+test('a cover that wants water is watered on its day, today at the latest; not before it is sown nor once its ending has begun', () => {
+  const today = dayOf('2027-03-20');
+  const water = (c: Cover, day: string) =>
+    jobsOf([], [c], [], today, new Map(), new Map([['c', dayOf(day)]])).filter((j) => j.kind === 'water');
+  expect(water(cover(), '2027-03-25')).toMatchObject([
+    { id: 'c:water', on: '2027-03-25', refId: 'c', waits: 'days', unsettled: false },
+  ]);
+  expect(water(cover(), '2027-03-01')[0]!.on).toBe('2027-03-20');
+  expect(water(cover({ id: 'other' }), '2027-03-25')).toEqual([]);
+  expect(water(cover({ sownOn: null }), '2027-03-25')).toEqual([]);
+  const begun = cover({ passes: [{ kind: 'cut', due: '2027-03-18', doneOn: '2027-03-18' }] });
+  expect(water(begun, '2027-03-25')).toEqual([]);
+});

@@ -2,7 +2,7 @@ import { type Day, dayOf, isoOf } from '../calendar/day.ts';
 import { endingBegun, endingPasses, type CoverSpan, type PlantingSpan } from '../bed/timeline.ts';
 
 /** What is to be done from gap to gap, and on strips that live for years. */
-type GapJob = 'sow' | 'look' | 'pass' | 'check' | 'plant' | 'clear';
+type GapJob = 'sow' | 'water' | 'look' | 'pass' | 'check' | 'plant' | 'clear';
 type StripJob = 'mow' | 'trim' | 'straw' | 'mend' | 'lift' | 'renew';
 
 /** Something to do on a day. The interface makes the sentence from kind and facts. */
@@ -24,6 +24,7 @@ export interface Job {
 
 const WAITS: Record<GapJob, Job['waits']> = {
   sow: 'cannot',
+  water: 'days',
   pass: 'cannot',
   plant: 'cannot',
   clear: 'days',
@@ -52,6 +53,7 @@ export type StepDays = ReadonlyMap<string, ReadonlyMap<number, Day>>;
 /**
  * Everything still to do, soonest first. A job whose time has passed because the record moved on (the next crop stands, another cover was sown) is left out.
  * What is looked at in a week can be ordered by what cannot wait with `byUrgency`.
+ * @param waterDays by cover, where its forecast says that it wants water
  */
 export function jobsOf(
   plantings: PlantingSpan[],
@@ -59,6 +61,7 @@ export function jobsOf(
   looks: SeenOn[],
   today: Day,
   stepDays: StepDays = new Map(),
+  waterDays: ReadonlyMap<string, Day> = new Map(),
 ): Job[] {
   const jobs: Job[] = [];
   const add = (kind: GapJob, bedId: string, refId: string, on: string, pass?: number) =>
@@ -96,6 +99,8 @@ export function jobsOf(
       continue;
     }
     const begun = endingBegun(c);
+    const dry = waterDays.get(c.id);
+    if (dry !== undefined && !begun) add('water', c.bedId, c.id, isoOf(Math.max(dry, today)));
     c.passes.forEach((p, i) => {
       const day = stepDays.get(c.id)?.get(i);
       if (!p.doneOn) add('pass', c.bedId, c.id, day === undefined ? p.due : isoOf(day), i);

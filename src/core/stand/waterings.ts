@@ -6,8 +6,8 @@ import { type Given } from './input.ts';
 /** A watering of the seed bed, and of a dry standing cover. */
 const SPRINKLE_MM = 6;
 const DRYING = 0.5;
-const IRRIGATION_MM = 15;
-const IRRIGATE_BELOW = 0.45;
+export const IRRIGATION_MM = 15;
+export const IRRIGATE_BELOW = 0.45;
 
 /** What the gardener waters today: a drying seed bed while seed waits in it, and a standing cover in drought where that is wanted. */
 export function waterings(st: SoilState, given: Given, d: DayIndex, waiting: boolean, onTop: boolean): void {

@@ -27,6 +27,14 @@ function stepDaysOf(covers: Cover[], forecasts: ReadonlyMap<string, Forecast>, n
   return days;
 }
 
+/** Days on which covers that are watered through dry weeks want water. */
+const waterDaysOf = (forecasts: ReadonlyMap<string, Forecast>): ReadonlyMap<string, Day> =>
+  new Map(
+    [...forecasts].flatMap(([id, { waters }]) =>
+      waters && Number.isFinite(waters.next.mid) ? [[id, Math.round(waters.next.mid)] as const] : [],
+    ),
+  );
+
 /** What is to be done: this week by what cannot wait, later weeks folded, and what nobody said whether it happened. */
 export function ThisWeek({ forecasts }: { forecasts: ReadonlyMap<string, Forecast> }) {
   const ring = useGarden();
@@ -36,7 +44,7 @@ export function ThisWeek({ forecasts }: { forecasts: ReadonlyMap<string, Forecas
   const jobs = useMemo(
     () =>
       [
-        ...jobsOf(plantings, covers, looks, now, stepDaysOf(covers, forecasts, now)),
+        ...jobsOf(plantings, covers, looks, now, stepDaysOf(covers, forecasts, now), waterDaysOf(forecasts)),
         ...stripJobs(stripsOf(beds), now, garden.site.latitude_deg < 0, mowDays(mowings)),
       ].sort((a, b) => a.on.localeCompare(b.on)),
     [garden, beds, plantings, covers, looks, now, forecasts, mowings],

@@ -25,6 +25,7 @@ import { Today } from './Today.tsx';
 import { useSowToday } from './useSowToday.ts';
 import { walkOf } from './walk.ts';
 import { WaterIn } from './WaterIn.tsx';
+import { WaterNext } from './WaterNext.tsx';
 import { WaterNow } from './WaterNow.tsx';
 import { WaterThrough } from './WaterThrough.tsx';
 import { WriteDown } from './WriteDown.tsx';
@@ -104,6 +105,7 @@ function IsSown({
       </Answer>
       {forecast && <EmergenceClock stages={forecast.stand.stages} today={today} seenUp={up} />}
       {coming(cover, forecast, today) && !up && <WaterNow cover={cover} bed={bed} />}
+      {forecast?.waters && up && <WaterNext cover={cover} bed={bed} waters={forecast.waters} />}
       <Patch cover={cover} bed={bed} answer={answer} />
       <Link className="btn btn-primary mt-4" to={`/cover/${cover.id}/look`}>
         To the looks
