@@ -46,7 +46,7 @@ test('a look is asked of the core as it was entered: what was not said is not th
     weeds: null,
     crowns: null,
   };
-  const { bulk: _, ...nothing } = { ...look, ...bare, members: [] };
+  const nothing = { ...look, ...bare, bulk: undefined, members: [] };
   const [lead] = cover.parts;
   const full = {
     ...nothing,
