@@ -69,11 +69,11 @@ export function planRotation(input: RotationInput, style: Style): Plan {
   });
   const cropsOf = (row: typeof each) => row.map((t) => t.crops);
   const column = (b: number) => rows.map((r) => r[b]!.crops);
-  const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own, forces), style, forces));
+  const bedCosts = beds.map((bed, b) => costOf(judgeBed(bed, column(b), own, forces), style));
   const blocks = rows.map((r) => (style === 'sections' ? blockCost(beds, cropsOf(r)) : 0));
   const someStay = each.some((t) => t.crops.some((w) => (w.stays_y ?? 1) > 1));
   const stayCost = () =>
-    someStay ? moved(beds, rows.map(cropsOf), forces).reduce((s, b) => s + costBent(b, forces), 0) : 0;
+    someStay ? moved(beds, rows.map(cropsOf), forces).reduce((s, b) => s + costBent(b.rule, forces), 0) : 0;
   let stayed = stayCost();
   const steps = Math.max(1, beds.length * years * STEPS_A_CELL);
   for (let k = 0; k < steps && beds.length > 1; k++) {
@@ -82,10 +82,11 @@ export function planRotation(input: RotationInput, style: Style): Plan {
     const a = Math.floor(stream.uniform() * beds.length);
     const b = Math.floor(stream.uniform() * beds.length);
     const row = rows[y]!;
+    // The same crops, or what stays where it is.
     if (a === b || row[a] === row[b] || stays(y, a) || stays(y, b)) continue;
     [row[a], row[b]] = [row[b]!, row[a]!];
-    const costA = costOf(judgeBed(beds[a]!, column(a), own, forces), style, forces);
-    const costB = costOf(judgeBed(beds[b]!, column(b), own, forces), style, forces);
+    const costA = costOf(judgeBed(beds[a]!, column(a), own, forces), style);
+    const costB = costOf(judgeBed(beds[b]!, column(b), own, forces), style);
     const block = style === 'sections' ? blockCost(beds, cropsOf(row)) : 0;
     const stay = stayCost();
     const more = costA + costB + block + stay - bedCosts[a]! - bedCosts[b]! - blocks[y]! - stayed;

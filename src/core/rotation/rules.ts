@@ -66,9 +66,9 @@ export interface Bent {
   year: number;
   cropId: string;
   /** Years since the family was there, for the two family rules. */
-  after_y?: number;
+  after_y?: number | undefined;
   /** The rule of the gardener's own. */
-  own?: OwnRule;
+  own?: OwnRule | undefined;
 }
 
 /** Rules that the gardener takes more or less seriously than is usual: before all others, or not at all. */
@@ -101,7 +101,7 @@ export const COST: Record<RuleId, number> = {
   'own-hard': 60,
 };
 /** What a bent rule costs here; one that is left out never comes so far. */
-export const costBent = ({ rule }: Bent, forces: Forces): number =>
+export const costBent = (rule: RuleId, forces: Forces): number =>
   forces[rule] === 'hard' ? COST['own-hard'] : COST[rule];
 const FED = 0.8;
 const MIXED_BLOCK = 0.7;
@@ -111,14 +111,26 @@ interface Sowed {
   at: number;
 }
 
-/** Rules bent on one bed through all years, and hungry crops that are fed. */
+/** What bent rules cost on a bed, hungry crops that are fed, and years of rest. */
+interface BedJudged {
+  cost: number;
+  fed: number;
+  rests: number;
+}
+
+/**
+ * Rules bent on one bed through all years. Asked by the hundred thousand while crops change places: no function inside it, and what is bent is told only to who
+ * wants to hear it.
+ * @param told is written to: every rule that is bent
+ */
 export function judgeBed(
   bed: RotationBed,
   turns: readonly (readonly Wanted[])[],
   own: readonly OwnRule[] = [],
   forces: Forces = {},
-): { bent: Bent[]; fed: number; rests: number } {
-  const bent: Bent[] = [];
+  told?: Bent[],
+): BedJudged {
+  let cost = 0;
   const stood: Sowed[] = bed.past.map((p) => ({ family: p.family, at: -1 - p.yearsAgo }));
   let hungryBefore = bed.hungryNow;
   let givesBefore = false;
@@ -126,43 +138,63 @@ export function judgeBed(
   let rests = 0;
   let before = bed.cropNow;
   let stood_y = bed.stood_y ?? 1;
-  const rest = () => {
-    rests++;
-    hungryBefore = false;
-    // A year of clover is as good as a legume crop.
-    givesBefore = true;
-    before = LEY;
-  };
-  const grow = (crop: Wanted, year: number) => {
-    const { stays_y = 1, cropId } = crop;
-    const bends = (rule: RuleId, more: Partial<Bent> = {}) => {
-      if (forces[rule] !== 'off') bent.push({ rule, bedId: bed.id, year, cropId, ...more });
-    };
-    const stays = stays_y > 1 && before === cropId;
-    stood_y = stays ? stood_y + 1 : 1;
-    if (stays && stood_y > stays_y) bends('worn-out');
-    if (stays_y > 1 && !stays && before !== undefined && before !== LEY) bends('clean-first');
-    const last = Math.max(-Infinity, ...stood.filter((s) => s.family === crop.family).map((s) => s.at));
-    const after_y = year - last;
-    // What stays is no crop after itself.
-    if (after_y <= crop.rest_y && !stays) bends(after_y <= 1 ? 'family-at-once' : 'family', { after_y });
-    if (crop.hungry && hungryBefore) bends('hungry-twice');
-    if (bed.barred.includes(crop.family)) bends('barred');
-    if (bed.shaded && crop.tender) bends('shade');
-    for (const rule of own)
-      if (rule.cropId === cropId && breaks(rule, bed.id, before))
-        bends(rule.hard ? 'own-hard' : 'own', { own: rule });
-    before = cropId;
-    if (crop.hungry && givesBefore) fed++;
-    hungryBefore = crop.hungry;
-    givesBefore = crop.gives;
-    stood.push({ family: crop.family, at: year });
-  };
-  turns.forEach((turn, year) => {
-    if (turn.length === 0) rest();
-    for (const crop of turn) grow(crop, year);
-  });
-  return { bent, fed, rests };
+  for (let year = 0; year < turns.length; year++) {
+    const turn = turns[year]!;
+    if (turn.length === 0) {
+      rests++;
+      hungryBefore = false;
+      // A year of clover is as good as a legume crop.
+      givesBefore = true;
+      before = LEY;
+    }
+    for (const crop of turn) {
+      const { stays_y = 1, cropId } = crop;
+      const stays = stays_y > 1 && before === cropId;
+      stood_y = stays ? stood_y + 1 : 1;
+      if (stays && stood_y > stays_y) cost += bend(told, forces, 'worn-out', bed, year, cropId);
+      if (stays_y > 1 && !stays && before !== undefined && before !== LEY)
+        cost += bend(told, forces, 'clean-first', bed, year, cropId);
+      const after_y = year - lastOf(stood, crop.family);
+      // What stays is no crop after itself.
+      if (after_y <= crop.rest_y && !stays)
+        cost += bend(told, forces, after_y <= 1 ? 'family-at-once' : 'family', bed, year, cropId, after_y);
+      if (crop.hungry && hungryBefore) cost += bend(told, forces, 'hungry-twice', bed, year, cropId);
+      if (bed.barred.includes(crop.family)) cost += bend(told, forces, 'barred', bed, year, cropId);
+      if (bed.shaded && crop.tender) cost += bend(told, forces, 'shade', bed, year, cropId);
+      for (const rule of own)
+        if (rule.cropId === cropId && breaks(rule, bed.id, before))
+          cost += bend(told, forces, rule.hard ? 'own-hard' : 'own', bed, year, cropId, undefined, rule);
+      before = cropId;
+      if (crop.hungry && givesBefore) fed++;
+      hungryBefore = crop.hungry;
+      givesBefore = crop.gives;
+      stood.push({ family: crop.family, at: year });
+    }
+  }
+  return { cost, fed, rests };
+}
+
+/** What bending it costs here; it is told where somebody listens. */
+function bend(
+  told: Bent[] | undefined,
+  forces: Forces,
+  rule: RuleId,
+  bed: RotationBed,
+  year: number,
+  cropId: string,
+  after_y?: number,
+  own?: OwnRule,
+): number {
+  if (forces[rule] === 'off') return 0;
+  told?.push({ rule, bedId: bed.id, year, cropId, after_y, own });
+  return costBent(rule, forces);
+}
+
+/** Year in which a family stood last; long ago where it never did. */
+function lastOf(stood: readonly Sowed[], family: string): number {
+  let last = -Infinity;
+  for (const s of stood) if (s.family === family && s.at > last) last = s.at;
+  return last;
 }
 
 /** Whether a crop there, after that one, is against a rule of the gardener's own. What nobody knows breaks none. */
@@ -172,14 +204,8 @@ function breaks({ kind, than }: OwnRule, bedId: string, before: string | undefin
   return kind === 'not-after' ? before === than : before !== than;
 }
 
-export const costOf = (
-  { bent, fed, rests }: ReturnType<typeof judgeBed>,
-  style: Style,
-  forces: Forces = {},
-): number =>
-  bent.reduce((s, b) => s + costBent(b, forces), 0) -
-  FED * fed -
-  (style === 'with-rest' ? RESTED * Math.min(1, rests) : 0);
+export const costOf = ({ cost, fed, rests }: BedJudged, style: Style): number =>
+  cost - FED * fed - (style === 'with-rest' ? RESTED * Math.min(1, rests) : 0);
 
 /**
  * Plantings of crops that live for years which were not due: of those that stood the year before, only as many may go elsewhere as have had their years.
@@ -251,18 +277,20 @@ export function judge(
 ): Judged {
   const asks = askedBy(crops);
   const rows = grid.map((row) => row.map(asks));
+  const told: Bent[] = [];
   const each = beds.map((bed, b) =>
     judgeBed(
       bed,
       rows.map((row) => row[b]!),
       own,
       forces,
+      told,
     ),
   );
   return {
     grid,
-    bent: [...each.flatMap((e) => e.bent), ...moved(beds, rows, forces)].sort(
-      (a, b) => a.year - b.year || costBent(b, forces) - costBent(a, forces),
+    bent: [...told, ...moved(beds, rows, forces)].sort(
+      (a, b) => a.year - b.year || costBent(b.rule, forces) - costBent(a.rule, forces),
     ),
     fed: each.reduce((s, e) => s + e.fed, 0),
   };
