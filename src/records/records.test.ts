@@ -268,6 +268,18 @@ describe('verbs', () => {
     const now = new KilimDatabase('frozen-v1');
     const garden = await readGarden(now, 'g1');
     expect(garden?.beds).toHaveLength(1);
+    // What nobody was asked about then is what holds of most.
+    expect(garden!.beds[0]).toMatchObject({
+      edged: false,
+      keptPlants: false,
+      shade: 'open',
+      troubles: [],
+      obstacles: [],
+      surface: 'clean',
+    });
+    expect(garden!.garden.rules).toMatchObject({ noPlastic: false, noAnimals: false, noFire: false });
+    for (const c of garden!.covers)
+      expect(c).toMatchObject({ rateTimes: 1, weeksLate: 0, strips: null, eaten: false, walk: null });
     expect(readGardenFile(writeGardenFile({ ...garden!, stamps: [] })).ok).toBe(true);
     now.close();
     await Dexie.delete('frozen-v1');

@@ -214,6 +214,9 @@ describe('crops that live for years', () => {
     ]);
     expect(rules(rows(0, 0, 0))).toEqual([['worn-out', 2, 'b0']]);
     expect(rules(rows(0, 0, 2))).toEqual([['clean-first', 2, 'b2']]);
+    // One that has stood two years bears one more.
+    const older = judge(withBerry(0, 2), rows(0, 0)).bent.filter((b) => b.cropId === 'strawberry');
+    expect(older.map((b) => [b.rule, b.year])).toEqual([['worn-out', 1]]);
   });
   test('after a year of rest it goes into clean ground; where nobody knows what stood, nothing is held against it', () => {
     const after = (before: string | undefined, first: string) =>

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
+import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import { KilimDatabase } from '../db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from '../files/gardenFile.ts';
 import { type Hands, readGarden, readKept, removePlanting, saveNote } from '../verbs/verbs.ts';
@@ -59,6 +60,21 @@ describe('deeds on one record', () => {
       changeBed(hands, bed, () => ({ shade: 'part' })),
     ]);
     expect(await db.beds.get(bed.id)).toMatchObject({ troubles: ['clubroot', 'root-knot'], shade: 'part' });
+  });
+  test('what was really done stands before what was planned: a cover is not ended before the day on which it was sown', async () => {
+    const cover = base.covers.find(
+      (c) => c.sownOn && c.passes.length > 0 && c.passes.every((p) => !p.doneOn) && !c.endedOn,
+    )!;
+    const due = cover.passes[0]!.due;
+    const late = dayOf(due) + 1;
+    const sown = (sownOn: string | null, sowOn: string) =>
+      changeCover(hands, cover, 'sowing', 'the sowing', () => ({ sownOn, sowOn }));
+    expect(await sown(isoOf(late), cover.sowOn)).toMatchObject({
+      ok: false,
+      failure: { code: 'dates-out-of-order', where: 'sowing and ending' },
+    });
+    // The day that was planned no longer matters once it was sown.
+    expect(await sown(cover.sownOn, isoOf(late))).toMatchObject({ ok: true });
   });
   test('steps of a slider are one deed; after a pause, or of another record, they are two', async () => {
     const cover = base.covers.find((c) => c.sownOn === null)!;

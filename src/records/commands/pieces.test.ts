@@ -468,9 +468,21 @@ describe('while it is cut', () => {
     });
     await joinBed(hands, other, ON, ON);
     expect(await db.beds.filter((b) => b.piece?.of === other.id).count()).toBe(0);
+    // One of which something was noted stays, and ends on that day.
+    await cutBed(hands, other, {
+      on: ON,
+      today: ON,
+      side: 'along',
+      pieces: halves.map((h) => ({ ...h, name: `${h.name} y` })),
+    });
+    const [noted] = (await db.beds.toArray()).filter((b) => b.piece?.of === other.id);
+    await db.notes.put({ ...base.notes[0]!, id: 'on the piece', bedId: noted!.id, on: ON });
+    await joinBed(hands, other, isoOf(dayOf(ON) + 5), ON);
+    const left = (await db.beds.toArray()).filter((b) => b.piece?.of === other.id);
+    expect(left.map((b) => [b.id, b.piece!.until])).toEqual([[noted!.id, isoOf(dayOf(ON) + 5)]]);
     await removeBed(hands, bed);
     expect(await piecesNow()).toEqual([]);
-    const left = await db.covers.toArray();
-    expect(left.some((c) => c.parts === standing.parts || c.id === standing.id)).toBe(false);
+    const covers = await db.covers.toArray();
+    expect(covers.some((c) => c.parts === standing.parts || c.id === standing.id)).toBe(false);
   });
 });
