@@ -152,3 +152,15 @@ describe('ways of sowing', () => {
     expect(samples.slice(0, 2).map((s) => s.id)).toEqual(['cereal-rye', 'cowpea']);
   });
 });
+
+test('an ending that leaves it alive fails; one that kills and is not over by planting is late', () => {
+  // Small seed waits until straw has mellowed.
+  const before = { methods: kit(['cut']), gap: { ...base.gap, next: next('carrot', 'seed') } };
+  const cutOn = (day: string) => codes(alone('cereal-rye', { method: 'cut', endDay: dayOf(day) }), before);
+  const leafy = cutOn('2027-03-15');
+  expect(leafy).toContain('against method-fails');
+  expect(leafy).not.toContain('against late');
+  const ripe = cutOn('2027-05-24');
+  expect(ripe).toContain('against late');
+  expect(ripe).not.toContain('against method-fails');
+});

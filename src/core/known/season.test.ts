@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { membersOf } from '../../catalogue/catalogue.ts';
+import { membersOf, species } from '../../catalogue/catalogue.ts';
 import { places } from '../../catalogue/places.ts';
 import { dayOf } from '../calendar/day.ts';
 import { gapEnsemble } from '../choose/choose.ts';
@@ -96,5 +96,26 @@ describe('a winter kind sown in spring', () => {
     expect(
       factorOf('Edinburgh', 'cereal-rye', '2027-04-20', '2027-08-01', 'long-before-winter'),
     ).toBeUndefined();
+  });
+});
+
+describe('whatever the kind and the day', () => {
+  const fit = siteFromNormals(places.find((p) => p.name === 'Lyon')!);
+  if (!fit.ok) throw new Error(fit.failure.code);
+  const gap = { freeDay: dayOf('2026-08-01'), plantDay: dayOf('2027-06-20'), next: undefined as never };
+  const ensemble = gapEnsemble({ site: fit.value, gap, years: 10 });
+  const at = (day: string) => dayOf(day) - ensemble.fromDay;
+  const times = (id: string, sow: string) =>
+    inSeason(alone(id), ensemble, at(sow), at('2027-06-20'), false, false).times;
+  test('what is out of season takes and never gives', () => {
+    for (const { id } of species)
+      for (const sow of ['2026-08-01', '2026-10-05', '2026-11-20', '2027-03-01', '2027-05-10']) {
+        expect(times(id, sow)).toBeGreaterThan(0);
+        expect(times(id, sow)).toBeLessThanOrEqual(1);
+      }
+  });
+  test('a clover sown too late to root before the cold is worth less than one sown in its time; rye hardly', () => {
+    expect(times('crimson-clover', '2026-11-20')).toBeLessThan(0.8 * times('crimson-clover', '2026-09-05'));
+    expect(times('cereal-rye', '2026-11-05')).toBeGreaterThan(0.8 * times('cereal-rye', '2026-09-25'));
   });
 });

@@ -4,7 +4,7 @@ import { dayOf } from '../calendar/day.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { forecastCover } from '../forecast/forecast.ts';
 import { type EndingAnswer } from '../plan/answers.ts';
-import { diesBy } from './ways.ts';
+import { byWeather, diesBy } from './ways.ts';
 import { keptWorth, worthOfEnding } from '../plan/endings.ts';
 import { type ForecastInput } from '../plan/standing.ts';
 
@@ -39,6 +39,10 @@ test('frost or heat is counted on in four years of five, on its middle day; a bl
   expect(diesBy([way('cut', 1, 80), way('winterkill', 0.8, 100), way('summerkill', 0.9, 120)])).toBe(100);
   expect(diesBy([way('cut', 1, 80), way('winterkill', 0.79, 100)])).toBe(Infinity);
   expect(diesBy([])).toBe(Infinity);
+  expect(
+    ['winterkill', 'summerkill', 'cut'].map((id) => byWeather(methods.find((m) => m.id === id))),
+  ).toEqual([true, true, false]);
+  expect(byWeather(undefined)).toBe(false);
 });
 
 describe('ways of a cover that stands', () => {

@@ -183,6 +183,18 @@ describe('left standing until the crop goes in', () => {
 });
 
 describe('ground day by day', () => {
+  test('roots go as deep as the deepest of a mix', () => {
+    const deep = answerStand(grown(year('spring-field-pea')), undefined).rootDepth_m;
+    const y = year('spring-field-pea');
+    const mixed = membersOf([
+      { speciesId: 'white-clover', share: 0.5 },
+      { speciesId: 'alfalfa', share: 0.5 },
+    ]);
+    const depths = mixed.map((m) => m.species.roots.depth_m);
+    expect(depths[0]).toBeLessThan(depths[1]!);
+    const both = answerStand(grown({ ...y, plan: { ...y.plan, members: mixed } }), undefined).rootDepth_m;
+    expect([deep, both]).toEqual([y.plan.members[0]!.species.roots.depth_m, depths[1]]);
+  });
   const grown = (y: YearOfPlan): GrownPlan => {
     y.course.cover.fill(0.9);
     y.season.decay.forEach((_, d, a) => (a[d] = d));

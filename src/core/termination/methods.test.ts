@@ -141,3 +141,59 @@ test('only animals that are fed from outside bring nitrogen to a bed', () => {
     ['pigs', 5],
   ]);
 });
+
+describe('what a way does with what stands there', () => {
+  const parts = new Map(methods.map((m) => [m.id, takeApart(by(m.id))]));
+  const those = (holds: (id: string) => boolean) => [...parts.keys()].filter(holds).sort();
+  const with_ = <K extends keyof ReturnType<typeof takeApart>>(
+    key: K,
+    value: ReturnType<typeof takeApart>[K],
+  ) => those((id) => parts.get(id)![key] === value);
+  test('it is left on top, buried, taken away, eaten, covered or left to the frost', () => {
+    expect(with_('handling', 'buried')).toEqual(['bury-raised', 'dig', 'till', 'turn-in']);
+    expect(with_('handling', 'removed')).toEqual(['cut-rake', 'pull']);
+    expect(with_('handling', 'animals')).toEqual(['graze', 'hens', 'pigs']);
+    expect(with_('handling', 'sheet')).toEqual([
+      'cardboard',
+      'clear-film',
+      'crimp-sheet',
+      'cut-sheet',
+      'sheet',
+    ]);
+    expect(with_('handling', 'winterkilled')).toEqual(['winterkill']);
+    expect(with_('handling', 'compost')).toEqual(['compost']);
+    expect(with_('handling', 'surface')).toHaveLength(parts.size - 16);
+  });
+  test('it waits for frost, heat or seed, or for nobody', () => {
+    expect(['frost', 'heat', 'seed'].map((w) => with_('waits', w as 'frost'))).toEqual([
+      ['winterkill'],
+      ['summerkill'],
+      ['let-seed'],
+    ]);
+  });
+  test('the spade and the tiller turn the ground, one of them with the stand upright on it', () => {
+    expect(with_('digs', true)).toEqual(['bury-raised', 'dig', 'till', 'turn-in']);
+    expect(with_('turnsStanding', true)).toEqual(['turn-in']);
+  });
+  test('transplants go into one of them at once; one of them ends nothing; one presses stems that must dry', () => {
+    expect(with_('plantsAtOnce', true)).toEqual(['cut-plant']);
+    expect(with_('keeps', true)).toEqual(['mow-keep']);
+    expect(with_('presses', true)).toEqual(['crimp']);
+  });
+  test('so much of the tops stays: all, half under hens, two fifths under teeth, stubble behind a rake, nothing when pulled', () => {
+    const stays = Object.fromEntries(
+      [...parts].filter(([, p]) => p.stays < 1).map(([id, p]) => [id, p.stays]),
+    );
+    expect(stays).toEqual({ 'cut-rake': 0.12, hens: 0.5, pigs: 0.4, graze: 0.4, pull: 0 });
+  });
+});
+
+test('a mix is over by its seed only when every member dies of it', () => {
+  const over = (...ids: string[]) => {
+    const parts = ids.map((speciesId) => ({ speciesId, share: 1 / ids.length }));
+    const plan = grown('cool-maritime', parts, '2026-09-15', 330, 10);
+    return answerEnding(plan, by('let-seed'), 300).odds.dead;
+  };
+  expect(over('cereal-rye')).toBe(1);
+  expect(over('cereal-rye', 'white-clover')).toBe(0);
+});

@@ -21,7 +21,7 @@ test('mown before the sheet: the stand is down first, and the minutes are those 
 });
 test('crimped once is one pass; ways with one pass ask nothing', () => {
   const once = way('crimp', { 'crimp-times': 'once' });
-  expect(once.passes.map((p) => p.kind)).toEqual(['crimp']);
+  expect(once.passes.map((p) => [p.kind, p.after_d])).toEqual([['crimp', 0]]);
   expect(once.minutesPer100m2).toBe(35);
   expect(openQuestions(way('crimp-sheet'), {}).map((q) => q.id)).not.toContain('crimp-times');
 });
