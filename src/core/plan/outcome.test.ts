@@ -173,6 +173,12 @@ describe('the day of ending follows the aims', () => {
     expect(weeksAway(g, way('cut'), last, aim('hold')).map((w) => w.days)).toEqual([-7]);
     const early = answerEnding(g, way('cut'), g.plan.sownAt + 4);
     expect(weeksAway(g, way('cut'), early, aim('hold')).map((w) => w.days)).toEqual([7]);
+    // Under a crop that still stands nothing is ended: a week before that is out is none.
+    const under = { ...g, plan: { ...g.plan, freeAt: g.plan.sownAt + 20 } };
+    const clear = answerEnding(under, way('cut'), g.plan.sownAt + 25);
+    expect(weeksAway(under, way('cut'), clear, aim('hold')).map((w) => w.days)).toEqual([7]);
+    const later = answerEnding(under, way('cut'), g.plan.sownAt + 28);
+    expect(weeksAway(under, way('cut'), later, aim('hold')).map((w) => w.days)).toEqual([-7, 7]);
     const frost = answerEnding(g, way('winterkill'), g.plan.plantAt - 1);
     expect(weeksAway(g, way('winterkill'), frost, aim('hold'))).toEqual([]);
   });
