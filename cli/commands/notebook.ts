@@ -92,7 +92,7 @@ export function years(typed: Typed): object {
         beds: Object.fromEntries(
           beds.map((b, i) => [c.beds[i]!.name, { bare_d: b.bare_d, known_d: b.known_d }]),
         ),
-        weather: weatherOf(days, y) ?? null,
+        weather: weatherOf(days, y, c.garden.site) ?? null,
       };
     }),
   };

@@ -126,6 +126,7 @@ function leadOf(c: GardenContents, year: GardenYear): string[] {
   const w = weatherOf(
     c.weather.flatMap((x) => x.days),
     year,
+    site,
   );
   if (w)
     lines.push(

@@ -12,6 +12,13 @@ const crop = (plantOn: string, clearOn: string, bedId = 'a') => ({
   clearedOn: clearOn,
 });
 
+/** Every month alike: 4 to 16 °C and 61 mm. */
+const USUAL = {
+  tmin_c: Array<number>(12).fill(4),
+  tmax_c: Array<number>(12).fill(16),
+  rain_mm: Array<number>(12).fill(61),
+};
+
 describe('years of a garden', () => {
   test('calendar years in the north, from July in the south', () => {
     expect(gardenYears('2024-08-01', '2026-03-01', false).map((y) => y.name)).toEqual([
@@ -65,7 +72,7 @@ describe('weather of a year', () => {
       day('2025-10-20', -1),
       day('2025-12-01', -4),
     ];
-    const w = weatherOf(days, year)!;
+    const w = weatherOf(days, year, USUAL)!;
     expect([w.lastFrost, w.firstFrost, w.days]).toEqual(['2025-05-03', '2025-10-20', 16]);
     expect(w.dryRun_d).toBe(6);
     expect(w.rain_mm).toBeCloseTo(0 + 2 + 11 * 0.3 + 4 + 2 + 2, 9);
@@ -73,14 +80,30 @@ describe('weather of a year', () => {
   test('a dry run is counted in the warm months alone: from the ninety-first day of the year to the two hundred and seventy-third', () => {
     const dryFrom = (n: number, length: number) =>
       Array.from({ length }, (_, i) => day(isoOf(year.from + n + i), 8, 0));
-    expect(weatherOf(dryFrom(80, 15), year)!.dryRun_d).toBe(5);
-    expect(weatherOf(dryFrom(268, 15), year)!.dryRun_d).toBe(5);
+    expect(weatherOf(dryFrom(80, 15), year, USUAL)!.dryRun_d).toBe(5);
+    expect(weatherOf(dryFrom(268, 15), year, USUAL)!.dryRun_d).toBe(5);
   });
   test('a gap in the record ends a dry run, days of another year are not counted, nothing measured is nothing', () => {
     const dry = (from: string, n: number) =>
       Array.from({ length: n }, (_, i) => day(isoOf(dayOf(from) + i), 8, 0));
-    expect(weatherOf([...dry('2025-06-01', 4), ...dry('2025-06-08', 5)], year)!.dryRun_d).toBe(5);
-    expect(weatherOf(dry('2026-06-01', 4), year)).toBeUndefined();
-    expect(weatherOf(dry('2025-06-01', 2), year)!.lastFrost).toBeNull();
+    expect(weatherOf([...dry('2025-06-01', 4), ...dry('2025-06-08', 5)], year, USUAL)!.dryRun_d).toBe(5);
+    expect(weatherOf(dry('2026-06-01', 4), year, USUAL)).toBeUndefined();
+    expect(weatherOf(dry('2025-06-01', 2), year, USUAL)!.lastFrost).toBeNull();
+  });
+  test('a year stands against the usual of the days that were measured, month by month', () => {
+    const at = (on: string, tmin_c: number, tmax_c: number, rain_mm: number) => ({
+      on,
+      tmin_c,
+      tmax_c,
+      rain_mm,
+    });
+    const few = [at('2025-01-10', 3, 9, 0), at('2025-07-10', 10, 26, 3)];
+    const w = weatherOf(few, year, { ...USUAL, tmax_c: USUAL.tmax_c.map((t, m) => (m === 6 ? 24 : t)) })!;
+    // January 4 colder than its 10, July 4 warmer than its 14.
+    expect(w.warmer_c).toBeCloseTo(0, 9);
+    expect(weatherOf([few[0]!], year, USUAL)!.warmer_c).toBeCloseTo(-4, 9);
+    // 3 mm where two days usually bring 2 x 61 / 30.44.
+    expect(w.rainTimes).toBeCloseTo(3 / ((2 * 61) / (365.25 / 12)), 9);
+    expect(weatherOf(few, year, { ...USUAL, rain_mm: USUAL.rain_mm.map(() => 0) })!.rainTimes).toBe(1);
   });
 });

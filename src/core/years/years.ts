@@ -1,5 +1,5 @@
 import { bareDays, type CoverSpan, type PlantingSpan, type Segment, stripOf } from '../bed/timeline.ts';
-import { type Day, dayOf } from '../calendar/day.ts';
+import { type Day, dayOf, monthOf } from '../calendar/day.ts';
 
 /** A day that was measured. */
 export interface MeasuredDay {
@@ -45,12 +45,28 @@ export interface YearWeather {
   dryRun_d: number;
   /** Mean temperature over the measured days. */
   mean_c: number;
+  /** The same days against the usual of this site: °C warmer, and rain as so many times it. */
+  warmer_c: number;
+  rainTimes: number;
 }
+
+/** What is usual at a site, by month from January. */
+export interface Usual {
+  tmin_c: readonly number[];
+  tmax_c: readonly number[];
+  rain_mm: readonly number[];
+}
+/** Days of a month, so long as rain of a month is spread over them. */
+const MONTH_D = 365.25 / 12;
 
 const DRY_MM = 1;
 
 /** @returns undefined where nothing of the year was measured */
-export function weatherOf(days: readonly MeasuredDay[], year: GardenYear): YearWeather | undefined {
+export function weatherOf(
+  days: readonly MeasuredDay[],
+  year: GardenYear,
+  usual: Usual,
+): YearWeather | undefined {
   const mine = days
     .filter((d) => dayOf(d.on) >= year.from && dayOf(d.on) < year.to)
     .sort((a, b) => a.on.localeCompare(b.on));
@@ -69,13 +85,20 @@ export function weatherOf(days: readonly MeasuredDay[], year: GardenYear): YearW
     dry = d.rain_mm < DRY_MM ? dry + 1 : 0;
     longest = Math.max(longest, dry);
   }
+  const mean = (d: MeasuredDay) => (d.tmin_c + d.tmax_c) / 2;
+  const sum = (of: (d: MeasuredDay) => number) => mine.reduce((s, d) => s + of(d), 0);
+  const month = (d: MeasuredDay) => monthOf(dayOf(d.on));
+  const rain_mm = sum((d) => d.rain_mm);
+  const usualRain_mm = sum((d) => usual.rain_mm[month(d)]! / MONTH_D);
   return {
     days: mine.length,
-    rain_mm: mine.reduce((s, d) => s + d.rain_mm, 0),
+    rain_mm,
     lastFrost: frosts.filter((on) => dayOf(on) < half).at(-1) ?? null,
     firstFrost: frosts.find((on) => dayOf(on) >= half) ?? null,
     dryRun_d: longest,
-    mean_c: mine.reduce((s, d) => s + (d.tmin_c + d.tmax_c) / 2, 0) / mine.length,
+    mean_c: sum(mean) / mine.length,
+    warmer_c: sum((d) => mean(d) - (usual.tmin_c[month(d)]! + usual.tmax_c[month(d)]!) / 2) / mine.length,
+    rainTimes: usualRain_mm > 0 ? rain_mm / usualRain_mm : 1,
   };
 }
 

@@ -1,10 +1,8 @@
 import { useMemo, useState } from 'react';
-import { coverTitle, findCrop, findSpecies } from '../../catalogue/catalogue.ts';
 import { clothOf } from '../../core/bed/cloth.ts';
 import { isGrown, shareOf } from '../../core/bed/pieces.ts';
-import { type Segment } from '../../core/bed/timeline.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { showRain, showTemperature } from '../../core/units/show.ts';
+import { showRain, showTemperature, type UnitChoice } from '../../core/units/show.ts';
 import {
   bareShare,
   type BedYear,
@@ -16,49 +14,73 @@ import {
   type YearWeather,
 } from '../../core/years/years.ts';
 import { useGarden } from '../../ring/garden.tsx';
-import { monthName, showIso } from '../../ui/dates.ts';
+import { showIso } from '../../ui/dates.ts';
 import { SelectField } from '../../ui/fields.tsx';
-import { WeaveDefs, Woven } from '../../ui/Weave.tsx';
 import { SoilTests } from './SoilTests.tsx';
 import { YearLedger } from './YearLedger.tsx';
+import { AlikeStrips, YearStrips } from './YearStrips.tsx';
 
-const PX_A_DAY = 0.92;
-const WIDE = 92;
-const LEFT = 44;
-const TOP = 24;
-const PREFIX = 'years';
-const MONTHS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
-
-/** Past seasons laid next to each other: one bed through its years, the weather under them, and bare days of all beds with their trend. */
+/** Past seasons laid next to each other: one bed through its years, or one cover or crop wherever it stood; the weather under them, and bare days of all beds with their trend. */
 export function Years() {
   const { beds } = useGarden();
   const [bedId, setBedId] = useState(beds[0]?.id ?? '');
   const { years, weathers, all } = useYears();
+  const [by, setBy] = useState<By>('bed');
   if (beds.length === 0) return <p>Beds and their years stand here once there are some.</p>;
   const ofBed = all.map((bedYears) => bedYears.find((b) => b.bedId === bedId));
   const shares = all.map(bareShare);
+  const bedName = beds.find((b) => b.id === bedId)?.name ?? '';
   return (
     <div>
       <p className="font-display text-3xl leading-tight font-bold">{bareWords(shares)}</p>
-      <div className="mt-3 w-40">
-        <SelectField
-          label="Bed"
-          value={bedId}
-          options={beds.map((b) => [b.id, b.name] as const)}
-          onChange={setBedId}
-        />
+      <div className="mt-3 flex flex-wrap gap-3">
+        <div className="w-40">
+          <SelectField<By>
+            label="Side by side"
+            value={by}
+            options={[
+              ['bed', 'years of a bed'],
+              ['cover', 'a cover'],
+              ['crop', 'a crop'],
+            ]}
+            onChange={setBy}
+          />
+        </div>
+        {by === 'bed' && (
+          <div className="w-40">
+            <SelectField
+              label="Bed"
+              value={bedId}
+              options={beds.map((b) => [b.id, b.name] as const)}
+              onChange={setBedId}
+            />
+          </div>
+        )}
       </div>
-      <YearStrips name={beds.find((b) => b.id === bedId)?.name ?? ''} years={years} ofBed={ofBed} />
-      <YearTable years={years} weathers={weathers} ofBed={ofBed} shares={shares} />
+      {by === 'bed' ? (
+        <YearStrips
+          label={`Bed ${bedName} in ${years.length} years`}
+          columns={years.map((y, i) => ({
+            key: y.name,
+            title: y.name,
+            from: y.from,
+            segments: ofBed[i]?.segments ?? [],
+          }))}
+        />
+      ) : (
+        <AlikeStrips key={by} by={by} />
+      )}
+      <YearTable years={years} weathers={weathers} ofBed={by === 'bed' ? ofBed : undefined} shares={shares} />
       <p className="text-bark mt-2">
         Counted from the day on which a bed’s own record begins, up to today; weather of the days that were
         measured.
       </p>
-      <SoilTests bedId={bedId} />
+      {by === 'bed' && <SoilTests bedId={bedId} />}
       <YearLedger years={years} />
     </div>
   );
 }
+type By = 'bed' | 'cover' | 'crop';
 
 /** The garden's years from its first record, with their weather and what every bed carried in them. */
 function useYears() {
@@ -70,7 +92,10 @@ function useYears() {
     [plantings, covers, today, south],
   );
   const days = useMemo(() => weather.flatMap((w) => w.days), [weather]);
-  const weathers = useMemo(() => years.map((y) => weatherOf(days, y)), [days, years]);
+  const weathers = useMemo(
+    () => years.map((y) => weatherOf(days, y, garden.site)),
+    [days, years, garden.site],
+  );
   const all = useMemo(
     () =>
       years.map((y) => {
@@ -104,56 +129,8 @@ function bareWords(shares: (number | undefined)[]): string {
 
 interface OfYears {
   years: GardenYear[];
-  /** The one bed in each of them. */
-  ofBed: (BedYear | undefined)[];
-}
-
-/** One bed through its years, side by side, woven from the record. */
-function YearStrips({ name, years, ofBed }: OfYears & { name: string }) {
-  const height = 366 * PX_A_DAY;
-  const total = LEFT + years.length * (WIDE + 14);
-  const line = (d: number) => TOP + d * PX_A_DAY;
-  return (
-    <div
-      className="max-sm:runs-on mt-3 overflow-x-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="The years of one bed"
-    >
-      <svg width={total} height={height + 40} role="img" aria-label={`Bed ${name} in ${years.length} years`}>
-        <WeaveDefs prefix={PREFIX} />
-        {MONTHS.map((d, m) => (
-          <g key={m}>
-            <line x1={LEFT - 6} x2={total} y1={line(d)} y2={line(d)} stroke="var(--color-linen)" />
-            <text x={2} y={line(d) + 13} fontSize={14} fill="var(--color-bark)">
-              {monthName(years[0]!.from + d + 3)}
-            </text>
-          </g>
-        ))}
-        {years.map((y, i) => {
-          const x = LEFT + i * (WIDE + 14);
-          return (
-            <g key={y.name}>
-              <text
-                x={x + WIDE / 2}
-                y={16}
-                textAnchor="middle"
-                fontSize={16}
-                fontWeight={700}
-                fill="var(--color-walnut)"
-              >
-                {y.name}
-              </text>
-              <rect x={x} y={TOP} width={WIDE} height={height} fill={`url(#${PREFIX}-warp)`} />
-              {ofBed[i]?.segments.map((s) => (
-                <Piece key={s.from} s={s} x={x} y={line(s.from - y.from)} h={(s.to - s.from) * PX_A_DAY} />
-              ))}
-            </g>
-          );
-        })}
-      </svg>
-    </div>
-  );
+  /** The one bed in each of them, where one is looked at. */
+  ofBed: (BedYear | undefined)[] | undefined;
 }
 
 /** Bare days and the weather of every year, in a table. */
@@ -170,7 +147,7 @@ function YearTable({
         <thead>
           <tr className="border-walnut border-b">
             <th className="py-1 pr-5">Year</th>
-            <th className="pr-5">This bed bare</th>
+            {ofBed && <th className="pr-5">This bed bare</th>}
             <th className="pr-5">All beds bare</th>
             <th className="pr-5">Last frost</th>
             <th className="pr-5">First frost</th>
@@ -182,17 +159,29 @@ function YearTable({
         <tbody>
           {years.map((y, i) => {
             const w = weathers[i];
-            const one = ofBed[i];
+            const one = ofBed?.[i];
             return (
               <tr key={y.name} className="border-linen border-t">
                 <td className="py-1 pr-5 font-bold">{y.name}</td>
-                <td className="pr-5">{one && one.known_d > 0 ? `${one.bare_d} of ${one.known_d} d` : '–'}</td>
+                {ofBed && (
+                  <td className="pr-5">
+                    {one && one.known_d > 0 ? `${one.bare_d} of ${one.known_d} d` : '–'}
+                  </td>
+                )}
                 <td className="pr-5">{shares[i] === undefined ? '–' : `${percent(shares[i])} %`}</td>
                 <td className="pr-5">{w?.lastFrost ? showIso(w.lastFrost) : '–'}</td>
                 <td className="pr-5">{w?.firstFrost ? showIso(w.firstFrost) : '–'}</td>
-                <td className="pr-5">{w ? showRain(w.rain_mm, garden.units) : '–'}</td>
+                <td className="pr-5">
+                  {w
+                    ? `${showRain(w.rain_mm, garden.units)}, ${Math.round(w.rainTimes * 100)} % of usual`
+                    : '–'}
+                </td>
                 <td className="pr-5">{w ? `${w.dryRun_d} d` : '–'}</td>
-                <td>{w ? showTemperature(w.mean_c, garden.units) : '–'}</td>
+                <td>
+                  {w
+                    ? `${showTemperature(w.mean_c, garden.units)}, ${warmerWords(w.warmer_c, garden.units)}`
+                    : '–'}
+                </td>
               </tr>
             );
           })}
@@ -202,51 +191,10 @@ function YearTable({
   );
 }
 
-function Piece({ s, x, y, h }: { s: Segment; x: number; y: number; h: number }) {
-  const { covers, plantings } = useGarden();
-  if (s.kind === 'bare') return null;
-  const cover = covers.find((c) => c.id === s.refId);
-  const planting = plantings.find((p) => p.id === s.refId);
-  const kinds = cover?.parts.map((p) =>
-    (findSpecies(p.speciesId)?.name ?? p.speciesId).split(/[ ,]/).at(-1)!,
-  );
-  const words = cover
-    ? cover.called || (kinds!.length > 1 ? kinds!.join(', ').toLowerCase() : coverTitle(cover))
-    : (findCrop(planting?.cropId ?? '')?.name ?? planting?.cropId ?? '');
-  const short = words.length > 14 ? `${words.slice(0, 13)}…` : words;
-  return (
-    <g>
-      <title>{words}</title>
-      {s.kind === 'cover' && cover ? (
-        <Woven
-          prefix={PREFIX}
-          x={x}
-          y={y}
-          width={WIDE}
-          height={h}
-          bands={cover.parts.map((p) => ({
-            motif: findSpecies(p.speciesId)?.role ?? 'broadleaf',
-            share: p.share,
-          }))}
-        />
-      ) : (
-        <rect x={x} y={y} width={WIDE} height={h} fill={`url(#${PREFIX}-${s.kind})`} />
-      )}
-      {h > 26 && (s.kind === 'cover' || s.kind === 'crop') && (
-        <>
-          <rect x={x + 4} y={y + h / 2 - 10} width={WIDE - 8} height={20} fill="var(--color-paper)" />
-          <text
-            x={x + WIDE / 2}
-            y={y + h / 2 + 5}
-            textAnchor="middle"
-            fontSize={12.5}
-            fontWeight={600}
-            fill="var(--color-walnut)"
-          >
-            {short}
-          </text>
-        </>
-      )}
-    </g>
-  );
+/** Heat against the usual, in the gardener's degrees. */
+function warmerWords(warmer_c: number, units: UnitChoice): string {
+  const degrees = Math.abs(warmer_c) * (units.temperature === 'fahrenheit' ? 1.8 : 1);
+  return degrees < 0.05
+    ? 'as usual'
+    : `${degrees.toFixed(1)} ${warmer_c < 0 ? 'colder' : 'warmer'} than usual`;
 }
