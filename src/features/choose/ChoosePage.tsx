@@ -79,7 +79,13 @@ function Chooser({ bed }: { bed: Bed }) {
         {samples.length > 0 && !progress && able.length === 0 && (
           <NothingFits samples={out} plantDay={plantDay} />
         )}
-        {!asking && <NextTime bedId={bed.id} kinds={chosen?.parts.map((p) => p.speciesId) ?? []} />}
+        {!asking && (
+          <NextTime
+            bedId={bed.id}
+            kinds={chosen?.parts.map((p) => p.speciesId) ?? []}
+            sowDay={chosen?.sowDay}
+          />
+        )}
         {doubted && (
           <Doubted
             sample={doubted}

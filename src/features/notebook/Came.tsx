@@ -2,6 +2,7 @@ import { TRIMS } from '../../core/termination/method.ts';
 import { useMemo, useState } from 'react';
 import { coverTitle, cropOf } from '../../catalogue/catalogue.ts';
 import { cropAfter } from '../../core/learn/cropAfter.ts';
+import { nextTime } from '../../core/learn/nextTime.ts';
 import { ok } from '../../core/result/result.ts';
 import { livedThrough } from '../../questions/learn.ts';
 import { changeCover } from '../../records/commands/change.ts';
@@ -10,7 +11,7 @@ import { useAnswer } from '../../ring/answers.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { CommittedField } from '../../ui/CommittedField.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
-import { cropAfterWords, endPairs, type Pair, pairOf } from './cameWords.ts';
+import { begunLate_d, cropAfterWords, endPairs, nextTimeWords, type Pair, pairOf } from './cameWords.ts';
 
 const endOf = (c: Cover): string => c.endedOn ?? c.passes.findLast((p) => p.doneOn)?.doneOn ?? '';
 
@@ -64,14 +65,23 @@ function One({ cover }: { cover: Cover }) {
     useMemo(() => (asked ? JSON.stringify(asked) : ''), [asked]),
   );
   const next = plantings.find((p) => p.id === cover.nextPlantingId);
-  const pairs: Pair[] = [
-    ...(answer ?? []).map((c) => pairOf(c, garden.units)),
-    ...endPairs(cover, next?.plantedOn),
-  ];
+  const ends = endPairs(cover, next?.plantedOn);
+  const pairs: Pair[] = [...(answer ?? []).map((c) => pairOf(c, garden.units)), ...ends];
   const brought = useMemo(
     () => next && cropAfter(next, plantings, notes, (id) => beds.find((b) => b.id === id)?.area_m2),
     [next, plantings, notes, beds],
   );
+  const lesson =
+    asked && answer
+      ? nextTime({
+          came: answer,
+          sownLate_d: asked.asked.sowDay - asked.plannedSowDay,
+          begunLate_d: begunLate_d(cover),
+          overLate: ends.some((p) => p.seen > p.high),
+        })
+      : undefined;
+  const keep = (note: string) =>
+    run(changeCover(hands, cover, 'next-time', 'a line for the next time', () => ({ note })));
   const minutes = cover.passes.reduce((s, p) => s + (p.minutes ?? 0), 0);
   const expected = cover.passes.reduce((s, p) => s + (p.minutes === undefined ? 0 : (p.expected ?? 0)), 0);
   return (
@@ -107,10 +117,17 @@ function One({ cover }: { cover: Cover }) {
           hint="Comes back when this bed or this kind is chosen for."
           shown={cover.note}
           read={(text) => ok(text.slice(0, 4000))}
-          onCommit={(note) =>
-            void run(changeCover(hands, cover, 'next-time', 'a line for the next time', () => ({ note })))
-          }
+          onCommit={(note) => void keep(note)}
         />
+        {lesson && cover.note.trim() === '' && (
+          <button
+            type="button"
+            className="btn mt-2 h-auto py-2 text-left"
+            onClick={() => void keep(nextTimeWords(lesson))}
+          >
+            Keep: {nextTimeWords(lesson)}
+          </button>
+        )}
       </div>
     </div>
   );

@@ -3,7 +3,7 @@ import { dayOf } from '../../core/calendar/day.ts';
 import { type CameOf } from '../../core/learn/came.ts';
 import { METRIC } from '../../core/units/show.ts';
 import type { Cover } from '../../records/types.ts';
-import { cropAfterWords, endPairs, pairOf } from './cameWords.ts';
+import { cropAfterWords, endPairs, nextTimeWords, pairOf } from './cameWords.ts';
 
 const NONE = { rate: 0, age: 0, date: 0, warmth: 0, rain: 0, rest: 0 };
 const came = (part: Partial<CameOf>, causes: Partial<CameOf['causes']> = {}): CameOf => ({
@@ -96,4 +96,14 @@ test('the crop after it stands beside the middle of the others', () => {
   expect(cropAfterWords({ kg_m2: 1, others: [3, 1, 2] }, { ...METRIC, mass: 'imperial' })).toBe(
     '0.20 lb/ft²; the middle of the other 3 that were weighed is 0.41 lb/ft²',
   );
+});
+
+test('a lesson is a line that a gardener might write', () => {
+  const words = (['throw-it-all', 'test-seed', 'water', 'sow-thicker'] as const).map((code) =>
+    nextTimeWords({ code }),
+  );
+  expect(new Set(words).size).toBe(4);
+  for (const w of words) expect(w).toMatch(/^[A-Z].*\.$/);
+  expect(nextTimeWords({ code: 'sow-sooner', days: 8 })).toBe('Sow 8 days sooner.');
+  expect(nextTimeWords({ code: 'end-sooner', days: 5 })).toBe('Begin its end 5 days sooner.');
 });

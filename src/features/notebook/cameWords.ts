@@ -1,6 +1,7 @@
 import { type Day, dayOf } from '../../core/calendar/day.ts';
 import { type CameOf } from '../../core/learn/came.ts';
 import { type CropAfter } from '../../core/learn/cropAfter.ts';
+import { type NextTimeLine } from '../../core/learn/nextTime.ts';
 import { quantile } from '../../core/random/quantile.ts';
 import { showPerArea, showYield, type UnitChoice } from '../../core/units/show.ts';
 import type { Cover } from '../../records/types.ts';
@@ -101,8 +102,7 @@ function wordsOf(
 export function endPairs(cover: Cover, planted: string | null | undefined): Pair[] {
   const { predicted, verdict, endedOn } = cover;
   if (!predicted) return [];
-  const begun = cover.passes.find((p) => p.doneOn)?.doneOn;
-  const late = begun ? dayOf(begun) - dayOf(predicted.startOn) : 0;
+  const late = begunLate_d(cover);
   const why = Math.abs(late) >= NAMED_D ? `the day its ending was begun: ${daysWords(late)}` : '';
   const pair = (title: string, range: typeof predicted.dead, seen: string | null | undefined): Pair[] =>
     range.low && range.high && seen
@@ -122,6 +122,30 @@ export function endPairs(cover: Cover, planted: string | null | undefined): Pair
     ...pair('Dead', predicted.dead, verdict === 'dead' ? endedOn : null),
     ...pair('Ready, planted', predicted.ready, planted),
   ];
+}
+
+/** A line for the next time as the gardener might write it. */
+export function nextTimeWords(line: NextTimeLine): string {
+  switch (line.code) {
+    case 'sow-sooner':
+      return `Sow ${line.days} days sooner.`;
+    case 'end-sooner':
+      return `Begin its end ${line.days} days sooner.`;
+    case 'throw-it-all':
+      return 'Throw all the seed that was weighed out for it.';
+    case 'test-seed':
+      return 'Test the seed first, or take fresh.';
+    case 'water':
+      return 'Water it through dry weeks.';
+    case 'sow-thicker':
+      return 'Sow a third thicker, weeds came through.';
+  }
+}
+
+/** Days by which an ending was begun later than it had been settled. */
+export function begunLate_d({ passes, predicted }: Cover): number {
+  const begun = passes.find((p) => p.doneOn)?.doneOn;
+  return begun && predicted ? dayOf(begun) - dayOf(predicted.startOn) : 0;
 }
 
 /** What the crop after it brought, beside others of its kind. */
