@@ -5,6 +5,7 @@ import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { type ForecastInput } from '../core/plan/standing.ts';
 import { type PassKind } from '../core/termination/method.ts';
 import { type SowTodayInput } from '../core/sowing/today.ts';
+import { shiftFor } from '../core/stand/shift.ts';
 import type { Bed, Cover, Garden, Look, Planting, WeatherYear } from '../records/types.ts';
 import { methodsHere, nextCropOf } from './methods.ts';
 import { seedOnGround } from './weights.ts';
@@ -118,7 +119,7 @@ export function forecastInput(
     today: dayOf(today),
     cropUntil: clearedOver(bed, cover, plantings),
     ...endingOf(cover, looks, today),
-    learnt: learntOf(garden, leadOf(cover.parts)),
+    learnt: learntOf(garden, leadOf(cover.parts), cover.wayId),
     years,
   };
 }
@@ -127,9 +128,9 @@ export function forecastInput(
 export const leadOf = (parts: Cover['parts']): string =>
   parts.reduce((a, b) => (b.share > a.share ? b : a)).speciesId;
 
-/** What the garden has shown of a kind, where its gardener let it into forecasts. */
-const learntOf = (garden: Pick<Garden, 'learnt'>, kind: string): ForecastInput['learnt'] =>
-  garden.learnt?.shifts[kind] ?? garden.learnt?.shifts[''];
+/** What the garden has shown of a kind and a way of sowing, where its gardener let it into forecasts. */
+const learntOf = (garden: Pick<Garden, 'learnt'>, kind: string, wayId: string): ForecastInput['learnt'] =>
+  shiftFor(garden.learnt?.shifts, kind, wayId);
 
 /** Seed that went in so long ago is up or lost: how wet it lay is no question any more. */
 const COMING_UP_D = 40;

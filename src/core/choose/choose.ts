@@ -8,7 +8,7 @@ import { SHADE_LIGHT, spanOf, YEARS_SEED } from '../plan/span.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { CROP_LETS_THROUGH } from '../stand/input.ts';
 import { type Species } from '../stand/species.ts';
-import { asLearnt } from '../stand/shift.ts';
+import { asLearnt, shiftFor } from '../stand/shift.ts';
 import { type Ensemble, lazyEnsemble } from '../stand/ensemble.ts';
 import { type MethodHere } from '../termination/method.ts';
 import { type Change, changesFor, FAILING, plantLater } from './change.ts';
@@ -47,7 +47,7 @@ export function sampleFor(
   look: Look = {},
 ): Sample {
   if (candidate.first) return sampleInTurn(candidate, input, drawn, room, look);
-  const ensemble = asLearnt(drawn, input.learnt?.[leading(candidate).id] ?? input.learnt?.['']);
+  const ensemble = asLearnt(drawn, shiftFor(input.learnt, leading(candidate).id, input.way.id));
   const { years: wanted = input.years, hint } = look;
   const { gap, aims } = input;
   const rateTimes = candidate.rateTimes ?? 1;

@@ -13,7 +13,7 @@ import { drawVariation, NO_VARIATION } from '../stand/ensemble.ts';
 import { STAGES } from '../stand/species.ts';
 import { learn, learnFrom, type LookedAt, resultsOf, type TraitResult } from './learn.ts';
 import { pool, type Result } from './pool.ts';
-import { asLearnt, flowersBy_d, shifted } from '../stand/shift.ts';
+import { asLearnt, flowersBy_d, shifted, shiftFor, wayKey, wayOfKey } from '../stand/shift.ts';
 
 const fit = siteFromNormals(places.find((p) => p.name.startsWith('Glasgow'))!);
 if (!fit.ok) throw new Error('Glasgow');
@@ -206,5 +206,61 @@ describe('the plausible years of a garden', () => {
     expect(v.hardiness_c).toBe(2);
     expect(v.killOdds).toBeGreaterThan(1);
     expect(v.coverHeat).toBeLessThan(1);
+  });
+});
+
+describe('coming up', () => {
+  const result = (coverId: string, wayId: string, y: number): TraitResult => ({
+    coverId,
+    kind: wayKey(wayId),
+    y,
+    variance: 0.01,
+    ago_y: 0,
+  });
+  const thin = ['a', 'b', 'c'].map((id) => ({ emergence: result(id, 'surface', -0.5) }));
+  const full = ['d', 'e', 'f'].map((id) => ({ emergence: result(id, 'furrow', 0.2) }));
+  test('is learnt by the way of sowing, and leans on what the garden shows in all', () => {
+    const { lessons, shifts } = learnFrom([...thin, ...full]);
+    const at = (id: string) => shifts[id]!.emergence.mean;
+    expect(at(wayKey('surface'))).toBeLessThan(-0.15);
+    expect(at(wayKey('furrow'))).toBeGreaterThan(at(''));
+    expect(at('')).toBeLessThan(at(wayKey('furrow')));
+    expect(lessons.filter((l) => l.trait === 'emergence').map((l) => l.kind)).toEqual([
+      null,
+      'way furrow',
+      'way surface',
+    ]);
+  });
+  test('holds of a kind as it is sown: the way for coming up, the kind for all else', () => {
+    const trait = (mean: number) => ({ mean, left: 0.5 });
+    const all = (n: number) => ({
+      stageRate: trait(n),
+      growth: trait(n),
+      emergence: trait(n),
+      hardiness_c: trait(n),
+    });
+    const shifts = { '': all(1), rye: all(2), [wayKey('surface')]: all(3) };
+    expect(shiftFor(shifts, 'rye', 'surface')).toEqual({ ...all(2), emergence: trait(3) });
+    expect(shiftFor(shifts, 'rye', 'raked')).toEqual(all(2));
+    expect(shiftFor(shifts, 'oats', 'surface')).toEqual({ ...all(1), emergence: trait(3) });
+    expect(shiftFor(undefined, 'rye', 'surface')).toBeUndefined();
+    expect(shiftFor({}, 'rye', 'surface')).toBeUndefined();
+    expect([wayOfKey(wayKey('raked')), wayOfKey('rye')]).toEqual(['raked', undefined]);
+  });
+  test('of covers with looks it goes by the way in which they were sown', () => {
+    const k = lookedAt(0, 'crimson-clover', 1);
+    const sown = { ...k.asked, looks: [], way: findWay('surface')! };
+    // Counted at two thirds of what the book brings up.
+    const book = standOf(sown)
+      .soFar.courses.map((c) => c.plants_m2[0]!)
+      .sort((x, y) => x - y);
+    const count = { plants: Math.round((book[75]! * 8) / 3), area_m2: 4 };
+    const seen = [25, 30, 35].map((d): LookSeen => ({
+      day: k.asked.sowDay + d,
+      members: [{ index: 0, count }],
+    }));
+    const counted = { ...sown, looks: seen };
+    expect(resultsOf({ ...k, asked: counted }).emergence?.kind).toBe(wayKey('surface'));
+    expect(resultsOf(k).stageRate?.kind).toBe('crimson-clover');
   });
 });

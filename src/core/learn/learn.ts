@@ -3,7 +3,7 @@ import { SPREAD } from '../stand/ensemble.ts';
 import { type Variation } from '../stand/variation.ts';
 import { ln } from '../units/exact.ts';
 import { pool, type Pooled, type Result, type Split } from './pool.ts';
-import { type Shift, type Trait, TRAITS } from '../stand/shift.ts';
+import { type Shift, type Trait, TRAITS, wayKey } from '../stand/shift.ts';
 
 // What a garden's own results say about it. The plausible years of a cover differ in how fast its kind ripens here, how well it grows, comes up and
 // bears cold; looks weigh those years. What the weights say of a cover is one result, and results are pooled.
@@ -30,23 +30,23 @@ export interface LookedAt {
   ago_y: number;
 }
 
-/** One cover's result for one trait. */
+/** One cover's result for one trait; its `kind` is what it shares with others: the kind, or for coming up the way of sowing (see `wayKey`). */
 export interface TraitResult extends Result {
   coverId: string;
 }
 
 export interface Lesson {
   trait: Trait;
-  /** Null for the garden as a whole. */
+  /** Null for the garden as a whole; for coming up a way of sowing. */
   kind: string | null;
   at: Pooled;
-  /** Results behind it, of covers of this kind, or of all. */
+  /** Results behind it, of covers of this kind or way, or of all. */
   results: TraitResult[];
 }
 
 export interface Learnt {
   lessons: Lesson[];
-  /** By kind that has results of its own, and under '' for all others. */
+  /** By kind, and for coming up by way, that has results of its own; under '' for all others. */
   shifts: Record<string, Shift>;
   covers: number;
 }
@@ -71,7 +71,8 @@ export function resultsOf(c: LookedAt): Partial<Record<Trait, TraitResult>> {
     // What the looks alone say: the posterior with the book taken out of it again.
     const precision = 1 / seen.variance - 1 / all.variance;
     const y = (seen.mean / seen.variance - all.mean / all.variance) / precision;
-    out[trait] = { coverId: c.coverId, kind: c.kind, y, variance: 1 / precision, ago_y: c.ago_y };
+    const kind = trait === 'emergence' ? wayKey(c.asked.way.id) : c.kind;
+    out[trait] = { coverId: c.coverId, kind, y, variance: 1 / precision, ago_y: c.ago_y };
   }
   return out;
 }
@@ -91,7 +92,7 @@ function moments(
   return { mean, variance: Math.max(1e-9, variance) };
 }
 
-/** Answers: what has this garden shown, against the book? Kinds stand on their own results and lean on the garden's. */
+/** Answers: what has this garden shown, against the book? Kinds, and ways of sowing, stand on their own results and lean on the garden's. */
 export const learn = (covers: readonly LookedAt[]): Learnt => learnFrom(covers.map(resultsOf));
 
 export function learnFrom(all: readonly Partial<Record<Trait, TraitResult>>[]): Learnt {

@@ -9,6 +9,23 @@ export type Trait = (typeof TRAITS)[number];
 /** A change of the spread that the plausible years are drawn from, by trait: middle, and share of the book's spread that is left. */
 export type Shift = Record<Trait, { mean: number; left: number }>;
 
+/** Coming up is the ground's, the hand's and the way's: what a garden has shown of it stands under the way of sowing, all else under the kind. */
+export const wayKey = (wayId: string): string => `way ${wayId}`;
+/** The way of sowing that a key stands for; undefined for a kind. */
+export const wayOfKey = (key: string): string | undefined =>
+  key.startsWith('way ') ? key.slice('way '.length) : undefined;
+
+/** What holds of a kind that is sown in a way; of one without results of its own, what holds of the garden. */
+export function shiftFor<S extends Partial<Shift>>(
+  shifts: Readonly<Record<string, S>> | undefined,
+  kind: string,
+  wayId: string,
+): S | undefined {
+  const ofKind = shifts?.[kind] ?? shifts?.[''];
+  const emergence = shifts?.[wayKey(wayId)]?.emergence;
+  return ofKind && emergence ? { ...ofKind, emergence } : ofKind;
+}
+
 /** Plausible years drawn from what the garden has shown instead of from the book: each moved and drawn closer, in the order they had. */
 export function shifted(variation: Variation, shift: Shift): Variation {
   const log = (trait: 'stageRate' | 'growth' | 'emergence') =>

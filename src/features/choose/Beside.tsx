@@ -40,6 +40,7 @@ export function Beside({
   const drafts = beds.map((on) => ({ cover: draftOf(sample, on), bed: on }));
   return (
     <SampleSide
+      wayId={form.wayId}
       alter={
         mine.own &&
         own && (

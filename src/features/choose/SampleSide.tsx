@@ -20,6 +20,8 @@ interface Props {
   methodsHere: MethodHere[];
   putLabel: string;
   plantDay: Day;
+  /** How it would be sown. */
+  wayId: string;
   years: number;
   /** It hangs by a later planting day. */
   late: boolean;
@@ -48,7 +50,7 @@ export function SampleSide(props: Props) {
   return (
     <aside className="border-linen xl:border-l xl:pl-6" aria-label="The chosen sample">
       <InShort {...props} />
-      <LearntLine kind={leadOf(sample.parts)} method={sample.best?.method} />
+      <LearntLine kind={leadOf(sample.parts)} wayId={props.wayId} method={sample.best?.method} />
       {alter}
       <Reasons sample={sample} units={units} />
       <Changes {...props} />

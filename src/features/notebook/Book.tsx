@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { methods, speciesOf } from '../../catalogue/catalogue.ts';
+import { findWay, methods, speciesOf } from '../../catalogue/catalogue.ts';
 import { type KillLesson } from '../../core/learn/kills.ts';
 import { type Learnt, type Lesson, SPREADS } from '../../core/learn/learn.ts';
-import { type Trait, TRAITS } from '../../core/stand/shift.ts';
+import { type Trait, TRAITS, wayOfKey } from '../../core/stand/shift.ts';
 import { endedBy, lookedAt } from '../../questions/learn.ts';
 import { changeGarden } from '../../records/commands/change.ts';
 import { useAnswer } from '../../ring/answers.ts';
@@ -151,7 +151,9 @@ const hundred = (share: number): number => Math.round(share * 100);
 const sign = (trait: Trait): number => (trait === 'stageRate' || trait === 'hardiness_c' ? -1 : 1);
 
 function Row({ lesson: l, units }: { lesson: Lesson; units: Parameters<typeof traitWords>[3] }) {
-  const kind = l.kind ? speciesOf(l.kind) : null;
+  const wayId = l.kind ? wayOfKey(l.kind) : undefined;
+  const kind = l.kind && wayId === undefined ? speciesOf(l.kind) : null;
+  const of = wayId === undefined ? kind?.name.toLowerCase() : (findWay(wayId)?.name ?? wayId).toLowerCase();
   const words = traitWords(l.trait, l.at.mean, kind?.stages.flower_cd ?? USUAL_FLOWER_CD, units);
   const spread = SPREADS[l.trait];
   const x = (y: number) =>
@@ -161,9 +163,7 @@ function Row({ lesson: l, units }: { lesson: Lesson; units: Parameters<typeof tr
     <li className="py-1.5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <b>
-          {kind
-            ? `${TRAIT_NAMES[l.trait]}, ${kind.name.toLowerCase()}`
-            : `${TRAIT_NAMES[l.trait]}, all covers`}
+          {TRAIT_NAMES[l.trait]}, {of ?? 'all covers'}
         </b>
         <span className="text-bark">
           {words || 'as the book'}; {l.results.length} {l.results.length === 1 ? 'cover' : 'covers'}

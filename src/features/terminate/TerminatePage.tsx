@@ -50,7 +50,7 @@ function TheLastWeeks({ cover, bed }: { cover: Cover; bed: Bed }) {
       >
         <Steps coverId={cover.id} bedId={bed.id} bedName={bed.name} />
         <NoAnswer failure={at.failure} />
-        <LearntLine kind={leadOf(cover.parts)} method={cover.method} />
+        <LearntLine kind={leadOf(cover.parts)} wayId={cover.wayId} method={cover.method} />
         <Answer big={headline(cover, entry?.name ?? '', shown, at.today)}>
           <HowItStands at={at} />
         </Answer>
