@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { findCrop } from '../../catalogue/catalogue.ts';
 import { judge, type Judged, REST, type Style } from '../../core/rotation/rules.ts';
 import {
@@ -48,7 +48,13 @@ function usePlans(years: number) {
       all.set('own', judge(asked, gridOf(kept, ids, first, answer[0].grid, asked.fixed)));
     return all;
   }, [answer, asked, kept, first]);
-  const [chosen, choose] = useState<Shown>();
+  const [chosen, setChosen] = useState<Shown>();
+  /** The proposal that was changed before the plan made of it was there to be shown. */
+  const begun = useRef<Shown>(undefined);
+  const choose = (to: Shown) => {
+    begun.current = undefined;
+    setChosen(to);
+  };
   const style = chosen && plans.has(chosen) ? chosen : kept ? 'own' : 'fewest-bent';
   const plan = plans.get(style);
   const hung = style === 'own' ? (kept?.hung ?? NONE_HUNG) : NONE_HUNG;
@@ -62,8 +68,9 @@ function usePlans(years: number) {
         first,
         hung,
       );
-      void run(changePlan(hands, garden.id, shown, to, style !== 'own'));
-      choose('own');
+      const anew = style !== 'own' && begun.current !== style;
+      begun.current = style;
+      void run(changePlan(hands, garden.id, shown, to, anew)).then((done) => done && setChosen('own'));
     },
     [plan, asked, first, hung, hands, run, garden.id, style],
   );

@@ -36,17 +36,18 @@ function usePlanDrag({ plan, asked, covers: { cells, exchange }, swap }: Props) 
   const [dragged, setDragged] = useState(false);
   const [says, setSays] = useState('');
   const [over, setOver] = useState('');
+  const tapOn = (at: [number, number]) => {
+    if (held && held[0] === at[0]) {
+      swap(at[0], held[1], at[1]);
+      return setHeld(null);
+    }
+    setDragged(false);
+    return setHeld(at);
+  };
   const crop = useDrag(
     ({ args: [year, bed], last, tap, xy }) => {
       const at: [number, number] = [year as number, bed as number];
-      if (tap) {
-        if (held && held[0] === at[0]) {
-          swap(at[0], held[1], at[1]);
-          return setHeld(null);
-        }
-        setDragged(false);
-        return setHeld(at);
-      }
+      if (tap) return tapOn(at);
       setDragged(!last);
       const [y, b] = (under(xy).cell ?? '').split(' ').map(Number);
       const to =
@@ -74,7 +75,7 @@ function usePlanDrag({ plan, asked, covers: { cells, exchange }, swap }: Props) 
     },
     { filterTaps: true },
   );
-  return { held, tapped: !dragged, letGo: () => setHeld(null), says, over, crop, cover };
+  return { held, tapOn, tapped: !dragged, letGo: () => setHeld(null), says, over, crop, cover };
 }
 
 /** What putting two crops of a year in each other's place would come to. */
@@ -181,7 +182,7 @@ function YearOfBed({
   families,
   year,
   wrong,
-  drag: { held, over, crop, cover },
+  drag: { held, tapOn, over, crop, cover },
 }: {
   at: readonly [year: number, bed: number];
   bed: { id: string; name: string };
@@ -231,6 +232,8 @@ function YearOfBed({
         <button
           type="button"
           {...crop(y, b)}
+          // By the keyboard, which makes no drag of it.
+          onClick={(e) => e.detail === 0 && tapOn([y, b])}
           data-cell={`${y} ${b}`}
           aria-pressed={on}
           aria-label={`${turnWords(id === undefined ? [] : [id])}, bed ${bed.name}, ${year}${late ? ', no time left' : ''}${id && wrong.includes(id) ? ', a rule is bent' : ''}`}
