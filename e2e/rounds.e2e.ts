@@ -1,7 +1,9 @@
-import { afterAll, expect, test } from '@jest/globals';
+import { afterAll, expect, jest, test } from '@jest/globals';
 import { PNG } from 'pngjs';
 import { axe, closeBrowser, openStage, setDay, visit } from './browser.ts';
 
+// Long journeys on slow, busy cores.
+jest.setTimeout(420_000);
 afterAll(closeBrowser);
 
 /** Ground from above with leaves over the left of it: this share is covered. */

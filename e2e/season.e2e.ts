@@ -94,8 +94,9 @@ test('from an empty application one bed goes through its whole season, with a re
 
     // Terminate
     await page.getByRole('link', { name: 'End it' }).click();
+    const weeks = page.getByRole('group', { name: 'The last weeks before planting' });
     for (const way of ['Cut once', 'Sheet', 'Crimp', 'Frost'])
-      await page.getByRole('heading', { name: way, exact: true }).waitFor();
+      await weeks.getByRole('heading', { name: way, exact: true }).waitFor();
     await page.getByText('frost does not end it').waitFor();
     await look();
     await page.getByRole('button', { name: 'Sheet', exact: true }).click();
