@@ -9,7 +9,7 @@ import { planRotation } from '../core/rotation/rotation.ts';
 import { REST, type Turn } from '../core/rotation/rules.ts';
 import { readGardenFile } from '../records/files/gardenFile.ts';
 import { rotationQuestion } from './rotation.ts';
-import { layOut, planCover, planGapQuestion, plantingsFor } from './coverPlan.ts';
+import { knownSummed, layOut, planCover, planGapQuestion, plantingsFor } from './coverPlan.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
 if (!read.ok) throw new Error(read.failure.code);
@@ -159,6 +159,16 @@ describe('a plan laid out in time', () => {
     const later = layIn({ ...c, plantings: at('2028-07-01') }, '1', 'leek');
     expect(later.crops[0]!.plantDay).toBe(dayOf('2028-07-01'));
     expect(gaps[0]!.known?.id).toBe('k');
+    // It counts for what was predicted of it, and for the days before it is sown.
+    const counted = knownSummed(c, gaps[0]!)!;
+    expect(counted).toMatchObject({
+      sowDay: dayOf('2027-11-01'),
+      nitrogen_g_m2: covers.at(-1)!.predicted!.nitrogen_g_m2.mid,
+      bare_d: dayOf('2027-11-01') - gaps[0]!.freeDay,
+      endDay: dayOf('2028-06-10'),
+    });
+    expect(counted.bare_d).toBeGreaterThan(0);
+    expect(knownSummed(c, { ...gaps[0]!, known: undefined })).toBeUndefined();
     expect(lay('1', 'leek').gaps[0]!.known).toBeUndefined();
   });
 });

@@ -1,17 +1,18 @@
-import { findCrop, usualWay } from '../catalogue/catalogue.ts';
+import { coverTitle, findCrop, usualWay } from '../catalogue/catalogue.ts';
 import { coverDays, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf, isoOf } from '../core/calendar/day.ts';
 import { offerAims } from '../core/choose/begin.ts';
 import { type AimStrands } from '../core/aims/aims.ts';
 import { type ChooseInput } from '../core/choose/input.ts';
 import { type Sample } from '../core/choose/sample.ts';
+import { type GapCover } from '../core/rotation/covers.ts';
 import { type Turn } from '../core/rotation/rules.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Cover, Planting } from '../records/types.ts';
 import { coverOf } from './draft.ts';
 import { followsIn, offeredIn, seasonOf, standsFor_d } from './rotation.ts';
 import { bedNotes, gapQuestion } from './gap.ts';
-import { nextCropOf } from './methods.ts';
+import { methodsHere, nextCropOf } from './methods.ts';
 
 /** A gap before a crop of a plan, on one bed. */
 export interface YearGap {
@@ -207,4 +208,23 @@ export function planCover(
 ): Cover {
   const form = { wayId: usualWay.id, plantOn: isoOf(gap.plantDay) };
   return { ...coverOf(sample, gap.bed, form, aims, garden, today), ...ids };
+}
+
+/**
+ * A cover that is planned or stands already, as sums ask for it: by what was predicted of it when its way was settled. Of its bare days only those before it is
+ * sown are known.
+ */
+export function knownSummed({ garden }: Pick<GardenContents, 'garden'>, gap: YearGap): GapCover | undefined {
+  const { known, bed, freeDay } = gap;
+  if (!known) return undefined;
+  const { from, endFrom } = coverDays(known);
+  const method = methodsHere(garden, bed).find((m) => m.id === known.method);
+  return {
+    name: coverTitle(known),
+    sowDay: from,
+    bare_d: Math.max(0, from - freeDay),
+    nitrogen_g_m2: known.predicted?.nitrogen_g_m2.mid ?? 0,
+    endDay: endFrom,
+    ending_min_100m2: method?.minutesPer100m2 ?? 0,
+  };
 }

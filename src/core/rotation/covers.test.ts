@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { dayOf } from '../calendar/day.ts';
 import { type Sample } from '../choose/sample.ts';
-import { type PlanCover, sumsOf, variedPicks } from './covers.ts';
+import { asSummed, type PlanCover, sumsOf, variedPicks } from './covers.ts';
 
 /** A cover of a plan, as far as picks and sums look at it. */
 const cover = (
@@ -58,7 +58,7 @@ describe('what the covers of a plan come to', () => {
     area_m2: 10,
     freeDay: 0,
     plantDay: days,
-    cover: taken,
+    cover: taken && asSummed(taken),
     sowing_min_100m2: 90,
   });
   test('bare days a bed and year, nitrogen by year, work by month, and what hangs most', () => {

@@ -84,13 +84,37 @@ export interface PlanSums {
   most: { name: string; times: number } | undefined;
 }
 
+/** A cover in a gap, as far as sums ask. */
+export interface GapCover {
+  name: string;
+  sowDay: Day;
+  /** Days of the gap on which the ground is bare. */
+  bare_d: number;
+  /** What it leaves the next crop above bare ground, g/m2. */
+  nitrogen_g_m2: number;
+  /** First day and minutes of its ending. */
+  endDay: Day;
+  ending_min_100m2: number;
+}
+
+/** A proposed cover as sums ask for it; undefined where it has no end. */
+export const asSummed = ({ sample: { name, sowDay, best } }: PlanCover): GapCover | undefined =>
+  best && {
+    name,
+    sowDay,
+    bare_d: best.bareDays.mid,
+    nitrogen_g_m2: best.nitrogen_g_m2.mid,
+    endDay: best.startDay,
+    ending_min_100m2: best.minutesPer100m2,
+  };
+
 /** A gap as it is summed up: the cover that it takes, if any. */
 export interface SummedGap {
   year: number;
   area_m2: number;
   freeDay: Day;
   plantDay: Day;
-  cover: PlanCover | undefined;
+  cover: GapCover | undefined;
   /** What sowing the usual way takes, minutes on 100 m2. */
   sowing_min_100m2: number;
 }
@@ -120,14 +144,13 @@ export function sumsOf(
   let bare = 0;
   let empty = 0;
   for (const { year, area_m2, freeDay, plantDay, cover, sowing_min_100m2 } of gaps) {
-    const best = cover?.sample.best;
     empty += plantDay - freeDay;
-    bare += best ? best.bareDays.mid : plantDay - freeDay;
-    if (!cover || !best) continue;
-    nitrogen[year]!.given_g += Math.max(0, best.nitrogen_g_m2.mid) * area_m2;
-    minutes.sow[monthOf(cover.sample.sowDay)]! += (sowing_min_100m2 * area_m2) / 100;
-    minutes.end[monthOf(best.startDay)]! += (best.minutesPer100m2 * area_m2) / 100;
-    times.set(cover.sample.name, (times.get(cover.sample.name) ?? 0) + 1);
+    bare += cover ? cover.bare_d : plantDay - freeDay;
+    if (!cover) continue;
+    nitrogen[year]!.given_g += Math.max(0, cover.nitrogen_g_m2) * area_m2;
+    minutes.sow[monthOf(cover.sowDay)]! += (sowing_min_100m2 * area_m2) / 100;
+    minutes.end[monthOf(cover.endDay)]! += (cover.ending_min_100m2 * area_m2) / 100;
+    times.set(cover.name, (times.get(cover.name) ?? 0) + 1);
   }
   for (const c of crops) {
     nitrogen[c.year]!.wanted_g += c.takes_g_m2 * c.area_m2;

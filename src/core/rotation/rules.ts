@@ -42,7 +42,7 @@ export const OWN_RULES = ['not-on', 'not-after', 'only-after'] as const;
 export interface OwnRule {
   kind: (typeof OWN_RULES)[number];
   cropId: string;
-  /** The bed, or the crop of the year before. */
+  /** The bed, or the crop that stood before it. */
   than: string;
   /** Bent only where nothing else fits at all; else weighed against the other rules. */
   hard: boolean;

@@ -20,7 +20,7 @@ test('a rule of the gardener’s own is kept once, told in words, and taken away
     expect(await rules()).toEqual([{ kind: 'not-on', cropId: 'carrot', than: beds[1]!.id, hard: true }]),
   );
   await user.selectOptions(screen.getByLabelText('Rule'), 'only-after');
-  await user.selectOptions(screen.getByLabelText('Crop of the year before'), 'leek');
+  await user.selectOptions(screen.getByLabelText('Crop before it'), 'leek');
   await user.click(screen.getByLabelText('Bend every other rule before this one'));
   await user.click(keep);
   await waitFor(async () => expect(await rules()).toHaveLength(2));

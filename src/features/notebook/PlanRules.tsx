@@ -186,7 +186,7 @@ function NewRule({ beds, grown }: { beds: readonly Bed[]; grown: (readonly [stri
       {form.typed.kind === 'not-on' ? (
         <SelectField label="Bed" options={beds.map((b) => [b.id, b.name] as const)} {...form.field('bed')} />
       ) : (
-        <SelectField label="Crop of the year before" options={grown} {...form.field('after')} />
+        <SelectField label="Crop before it" options={grown} {...form.field('after')} />
       )}
       <Check
         label="Bend every other rule before this one"

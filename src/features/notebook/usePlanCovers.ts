@@ -1,11 +1,12 @@
 import { useMemo } from 'react';
 import { cropOf, usualWay } from '../../catalogue/catalogue.ts';
-import { type PlanCover, type PlanSums, sumsOf, variedPicks } from '../../core/rotation/covers.ts';
+import { asSummed, type PlanCover, type PlanSums, sumsOf, variedPicks } from '../../core/rotation/covers.ts';
 import { plantingMinutes } from '../../core/rotation/work.ts';
 import { isoOf } from '../../core/calendar/day.ts';
 import { type Turn } from '../../core/rotation/rules.ts';
 import { type HungCover } from '../../core/rotation/yearsPlan.ts';
 import {
+  knownSummed,
   type LeftOut,
   layOut,
   planCover,
@@ -145,16 +146,14 @@ export function usePlanCovers(
       exchange,
       waiting: answers.filter((a) => a.answer === undefined && a.failure === undefined).length,
       sums: sumsOf(
-        [...cells.values()]
-          .filter((c) => !c.gap.known)
-          .map(({ gap, cover }) => ({
-            year: gap.year,
-            area_m2: gap.bed.area_m2,
-            freeDay: gap.freeDay,
-            plantDay: gap.plantDay,
-            cover,
-            sowing_min_100m2: usualWay.minutesPer100m2,
-          })),
+        [...cells.values()].map(({ gap, cover }) => ({
+          year: gap.year,
+          area_m2: gap.bed.area_m2,
+          freeDay: gap.freeDay,
+          plantDay: gap.plantDay,
+          cover: cover ? asSummed(cover) : knownSummed(ring, gap),
+          sowing_min_100m2: usualWay.minutesPer100m2,
+        })),
         laid.crops.map((c) => {
           const crop = cropOf(c.cropId);
           const area_m2 = areas.get(c.bedId)!;
