@@ -7,7 +7,7 @@ import { siteFromPattern } from '../climate/pattern.ts';
 import { lightLeft } from './leaf.ts';
 import { makeCourse } from './course.ts';
 import { type Ensemble, makeEnsemble } from './ensemble.ts';
-import { growStand } from './grow.ts';
+import { growStand, makeGrowRoom } from './grow.ts';
 
 const DAYS = 300;
 const sites = climates.map((c) => siteFromPattern(c));
@@ -58,6 +58,22 @@ describe('whole', () => {
       if (c.stage[d]! < 1.2 && c.dm_g_m2[d]! > 150) leafy++;
     }
     expect(leafy).toBeGreaterThan(20);
+  });
+  test('days shorten from the autumn equinox to midwinter; a summer day that is shorter than the last is none of them', () => {
+    const ensemble = makeEnsemble(sites[0]!, dayOf('2026-05-01'), DAYS, 1, 3);
+    const members = membersOf([{ speciesId: 'red-clover', share: 1 }]);
+    const way = findWay('raked')!;
+    const shortens = (iso: string) => {
+      const plan = {
+        ...{ members, seed_g_m2: [2], way, soil: { texture: 'loam', fertility: 'fair' } as const },
+        ...{ sownAt: 0, watered: true, growUntil: dayOf(iso) - dayOf('2026-05-01') + 1 },
+      };
+      const room = makeGrowRoom(plan);
+      growStand(plan, ensemble.seasons[0]!, ensemble.variations[0]!, makeCourse(DAYS, members), room);
+      return room.today.shortens;
+    };
+    const days = ['2026-06-10', '2026-08-20', '2026-09-15', '2026-10-01', '2026-12-10', '2027-01-10'];
+    expect(days.map(shortens)).toEqual([0, 0, 0, 1, 1, 0]);
   });
   test('in a mix all that stands needs room', () => {
     const ensemble = makeEnsemble(sites[0]!, dayOf('2026-09-15'), DAYS, 1, 3);

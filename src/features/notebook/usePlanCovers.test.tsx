@@ -99,3 +99,46 @@ test('each cover of a year with two crops is hung for the crop after it', async 
     'crop 1 on its day',
   ]);
 });
+
+/** A crop of that year that is planned already, with its cover before it. */
+const planned = {
+  ...kept.plantings[0]!,
+  id: 'crop',
+  bedId: beds[0]!.id,
+  cropId: 'leek',
+  plantedOn: null,
+  clearedOn: null,
+};
+const told = kept.covers.find((c) => c.predicted && c.predicted.nitrogen_g_m2.mid > 0)!;
+const withKnown = {
+  ...kept,
+  plantings: [...kept.plantings, { ...planned, plantOn: `${YEAR}-06-01`, clearOn: `${YEAR}-10-01` }],
+  covers: [
+    ...kept.covers,
+    {
+      ...told,
+      id: 'known',
+      bedId: beds[0]!.id,
+      sowOn: `${YEAR - 1}-10-15`,
+      sownOn: null,
+      verdict: null,
+      endedOn: null,
+      passes: [],
+      plantBackOn: `${YEAR}-06-01`,
+      nextPlantingId: 'crop',
+    },
+  ],
+};
+function Known() {
+  const { sums } = usePlanCovers(beds.slice(0, 1), [[['leek']]], YEAR, NOTHING, keepNothing);
+  return (
+    <p data-testid="sums">
+      {sums.gaps} {sums.nitrogen[0]!.given_g.toFixed(3)} {sums.most?.times}
+    </p>
+  );
+}
+test('a cover that is planned already counts for what was predicted of it', async () => {
+  await renderInGarden(<Known />, { kept: withKnown });
+  const given = told.predicted!.nitrogen_g_m2.mid * beds[0]!.area_m2;
+  expect(screen.getByTestId('sums').textContent).toBe(`1 ${given.toFixed(3)} 1`);
+});
