@@ -76,7 +76,7 @@ describe('what is asked of a path that is mown', () => {
         weather: [
           {
             ...kept.weather[0]!,
-            days: ['2026-11-30', '2026-12-02', '2027-05-10', '2027-05-11', '2027-05-14'].map(day),
+            days: ['2026-09-11', '2026-09-12', '2027-05-10', '2027-05-11', '2027-05-14'].map(day),
           },
         ],
       },
@@ -84,14 +84,14 @@ describe('what is asked of a path that is mown', () => {
       20,
     )!;
   test('the measured days of its season so far, and those that lie ahead', () => {
-    expect(asked().observed!.map(([d]) => d)).toEqual(['2026-12-02', '2027-05-10'].map(dayOf));
+    expect(asked().observed!.map(([d]) => d)).toEqual(['2026-09-12', '2027-05-10'].map(dayOf));
     expect(asked().ahead!.map(([d]) => d)).toEqual(['2027-05-11', '2027-05-14'].map(dayOf));
   });
-  test('it grows from its last mowing, or from its sowing where it was never mown; what lies ahead is no mowing yet', () => {
-    expect(asked().cutOn).toBe(dayOf('2026-04-10'));
+  test('it grows from its sowing through every mowing until today; what lies ahead is no mowing yet, and straw is none', () => {
+    expect(asked()).toMatchObject({ sownOn: dayOf('2026-04-10'), mownOn: [] });
     const mown = ['2027-04-20', '2027-05-02', '2027-05-20'].map((on) => ({ kind: 'mow', on }));
-    expect(asked(mown).cutOn).toBe(dayOf('2027-05-02'));
-    expect(asked([{ kind: 'straw', on: '2027-05-05' }]).cutOn).toBe(dayOf('2026-04-10'));
+    expect(asked(mown).mownOn).toEqual(['2027-04-20', '2027-05-02'].map(dayOf));
+    expect(asked([{ kind: 'straw', on: '2027-05-05' }]).mownOn).toEqual([]);
   });
 });
 

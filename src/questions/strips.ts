@@ -2,7 +2,7 @@ import { coverTitle, cropOf, findCrop, species, speciesOf } from '../catalogue/c
 import { type Ground } from '../core/bed/pieces.ts';
 import { coverDays, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
-import { GRASSES, type MowingInput, type Neighbour, type Sward } from '../core/strips/mowing.ts';
+import { GRASSES, SEASON_D, type MowingInput, type Neighbour, type Sward } from '../core/strips/mowing.ts';
 import type { Bed, Cover, Garden, Planting, WeatherYear } from '../records/types.ts';
 import { aheadOf, measured } from './cover.ts';
 
@@ -11,9 +11,6 @@ export const pathKinds = species.filter((s) => s.life === 'perennial');
 export const GRASS = 'grass';
 /** Mown this low where nobody said otherwise: clover and grasses keep enough leaf to come again. */
 export const USUAL_LOW_CM = 6;
-/** Weather of this year so far that a path has grown in. */
-const BACK_D = 160;
-
 const swardOf = (what: string): Sward => {
   const kind = pathKinds.find((s) => s.id === what);
   return kind
@@ -21,6 +18,7 @@ const swardOf = (what: string): Sward => {
         thermal: kind.thermal,
         heightFlower_m: kind.growth.heightFlower_m,
         flower_cd: kind.stages.flower_cd,
+        leafyPct: kind.nitrogen.leafyPct,
       }
     : GRASSES;
 };
@@ -83,19 +81,17 @@ export function mowingInput(
   const { life } = piece;
   if (piece.piece?.use !== 'path' || !life) return undefined;
   const now = dayOf(today);
-  const mown = life.done.filter((d) => d.kind === 'mow' && d.on <= today).map((d) => dayOf(d.on));
-  const sownOn = dayOf(life.since);
   return {
     site: contents.garden.site,
     soil: piece.soil,
     sward: swardOf(life.what),
     low_cm: life.low_cm ?? USUAL_LOW_CM,
-    cutOn: Math.max(sownOn, ...mown),
-    sownOn,
+    mownOn: life.done.filter((d) => d.kind === 'mow' && d.on <= today).map((d) => dayOf(d.on)),
+    sownOn: dayOf(life.since),
     today: now,
     beside: neighboursOf(piece, contents, now),
     observed: contents.weather.flatMap((w) =>
-      w.days.filter((d) => d.on <= today && dayOf(d.on) >= now - BACK_D).map(measured),
+      w.days.filter((d) => d.on <= today && dayOf(d.on) >= now - SEASON_D).map(measured),
     ),
     ahead: aheadOf(contents.weather, today) ?? [],
     years,

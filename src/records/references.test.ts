@@ -45,6 +45,29 @@ describe('one table of how records name each other', () => {
     const sound = withSeed(known, null);
     expect(withoutLoosePointers(sound).covers[0]).toBe(sound.covers[0]);
   });
+  test('clippings that were carried onto a bed: a new id is followed, and of a bed that is gone only the pointer is let go', () => {
+    const [bed, other] = contents.beds;
+    const done = (b?: AnyRecord) => (b as unknown as { life: { done: object[] } }).life.done;
+    const t = tables();
+    const life = {
+      what: 'white-clover',
+      since: '2026-04-10',
+      years: null,
+      done: [
+        { kind: 'mow', on: '2026-06-01', took_kg: 3, to: other!.id },
+        { kind: 'mow', on: '2026-07-01', took_kg: 2 },
+        { kind: 'mow', on: '2026-08-01', took_kg: 1, to: 'nowhere' },
+      ],
+    };
+    t.beds = [{ ...bed!, life } as unknown as AnyRecord, ...t.beds.slice(1)];
+    const anew = withNewIds(t, { beds: new Map([[other!.id, 'anew']]) });
+    expect(done(anew.beds[0]).map((d) => (d as { to?: string }).to)).toEqual(['anew', undefined, 'nowhere']);
+    expect(done(withoutLoosePointers(t).beds[0])).toEqual([
+      life.done[0],
+      life.done[1],
+      { kind: 'mow', on: '2026-08-01', took_kg: 1 },
+    ]);
+  });
   test('a new id stands wherever the old one was named, and nowhere else', () => {
     const [bed, other] = contents.beds;
     const t = withNewIds(tables(), { beds: new Map([[bed!.id, 'bed-anew']]) });

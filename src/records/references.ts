@@ -31,6 +31,10 @@ interface WithPiece {
   piece?: { of: string };
 }
 
+interface WithLife {
+  life?: { done: { to?: string }[] };
+}
+
 interface WithSeed {
   seed: { lotId: string | null }[];
 }
@@ -53,6 +57,20 @@ export const REFERENCES: readonly Reference[] = [
       const { piece } = r as unknown as WithPiece;
       const of = piece && other(piece.of);
       return piece && of ? ({ ...r, piece: { ...piece, of } } as AnyRecord) : r;
+    },
+  },
+  {
+    from: 'beds',
+    to: 'beds',
+    needed: false,
+    ids: (r) => (r as unknown as WithLife).life?.done.flatMap((d) => (d.to ? [d.to] : [])) ?? [],
+    renamed: (r, other) => {
+      const { life } = r as unknown as WithLife;
+      const carried = ({ to, ...deed }: { to?: string }) => {
+        const bed = to && other(to);
+        return bed ? { ...deed, to: bed } : deed;
+      };
+      return life ? ({ ...r, life: { ...life, done: life.done.map(carried) } } as unknown as AnyRecord) : r;
     },
   },
   field('looks', 'coverId', 'covers', true),

@@ -317,6 +317,8 @@ export const bedSchema = z.object({
             kind: z.enum(STRIP_DEEDS),
             on: isoDate,
             minutes: z.number().min(0).max(10_000).optional(),
+            took_kg: z.number().positive().max(100_000).optional(),
+            to: id.optional(),
           }),
         )
         .max(1000),

@@ -25,8 +25,22 @@ export interface StripLife {
   low_cm?: number | undefined;
   /** Holes in a film, across and from one to the next, cm. */
   holes?: { across_cm: number; apart_cm: number } | undefined;
-  done: { kind: StripDeed; on: string; minutes?: number | undefined }[];
+  done: StripPass[];
 }
+
+/** Something that was done to a strip. */
+export interface StripPass {
+  kind: StripDeed;
+  on: string;
+  minutes?: number | undefined;
+  /** What was carried off it, fresh; absent where it was left to lie. */
+  took_kg?: number | undefined;
+  /** The bed onto which that was carried; absent where it left the beds. */
+  to?: string | undefined;
+}
+
+/** Deeds that take something off, which can be carried on to a bed. */
+export const TAKES: readonly StripDeed[] = ['mow', 'trim'];
 
 /** What each use asks for, in the order of its card. */
 export const DEEDS_OF: Record<LastingUse, readonly StripDeed[]> = {

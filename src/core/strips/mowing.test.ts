@@ -21,7 +21,7 @@ const ask = (part: Partial<MowingInput> = {}) =>
     soil: { texture: 'loam', fertility: 'fair' },
     sward: GRASSES,
     low_cm: 6,
-    cutOn: TODAY,
+    mownOn: [TODAY],
     sownOn: dayOf('2025-09-01'),
     today: TODAY,
     beside: [],
@@ -59,7 +59,7 @@ describe('height at which a path is mown', () => {
 
 describe('when it is mown', () => {
   test('on bright moist days of 8 to 16 °C grasses rise eight millimetres a day', () => {
-    const known = { observed: steady, cutOn: TODAY };
+    const known = { observed: steady, mownOn: [TODAY] };
     const { low, mid, high } = ask({ ...known, today: TODAY + 14 }).height_cm;
     expect(mid).toBeCloseTo(6 + 15 * 0.8, 1);
     expect([low, high]).toEqual([mid, mid]);
@@ -77,7 +77,7 @@ describe('when it is mown', () => {
       expect(c.mid).toBeLessThanOrEqual(c.high);
       if (i > 0) expect(c.mid).toBeGreaterThan(cuts[i - 1]!.mid);
     }
-    const winter = ask({ today: dayOf('2027-11-25'), cutOn: dayOf('2027-11-01') });
+    const winter = ask({ today: dayOf('2027-11-25'), mownOn: [dayOf('2027-11-01')] });
     expect(winter.cuts[0]!.mid).toBeGreaterThan(dayOf('2028-02-25'));
   });
   test('beside a low crop sooner, and it says so', () => {
@@ -90,22 +90,32 @@ describe('when it is mown', () => {
     // Mown high and often, the last cuts are seen by warm years alone.
     for (const climate of ['humid-temperate', 'humid-subtropical', 'mediterranean'])
       for (const today of ['2027-04-13', '2027-05-01']) {
-        const { cuts } = ask({ site: site(climate), low_cm: 14, today: dayOf(today), cutOn: dayOf(today) });
+        const { cuts } = ask({
+          site: site(climate),
+          low_cm: 14,
+          today: dayOf(today),
+          mownOn: [dayOf(today)],
+        });
         expect(cuts.length).toBeGreaterThan(2);
         for (let k = 1; k < cuts.length; k++) expect(cuts[k]!.mid).toBeGreaterThan(cuts[k - 1]!.mid);
       }
   });
   test('clover, which stays lower, later than grass; one that was never mown since autumn is due today', () => {
     const { thermal, growth, stages } = speciesOf('white-clover');
-    const clover = { thermal, heightFlower_m: growth.heightFlower_m, flower_cd: stages.flower_cd };
+    const clover = {
+      thermal,
+      heightFlower_m: growth.heightFlower_m,
+      flower_cd: stages.flower_cd,
+      leafyPct: 4,
+    };
     expect(ask({ sward: clover }).cuts[0]!.mid).toBeGreaterThan(ask().cuts[0]!.mid + 5);
-    const wild = ask({ cutOn: dayOf('2026-10-01') });
+    const wild = ask({ mownOn: [dayOf('2026-10-01')] });
     expect(wild.cuts[0]!.mid).toBe(TODAY);
     expect(wild.height_cm.mid).toBeGreaterThan(25);
   });
   test('a sowing begins at nothing', () => {
-    const sown = ask({ sownOn: TODAY - 10, cutOn: TODAY - 10 });
-    const cut = ask({ cutOn: TODAY - 10 });
+    const sown = ask({ observed: steady, sownOn: TODAY - 10, mownOn: [] });
+    const cut = ask({ observed: steady, mownOn: [TODAY - 10] });
     expect(cut.height_cm.mid - sown.height_cm.mid).toBeCloseTo(6, 6);
   });
   test('in a dry summer it stands still', () => {
@@ -116,7 +126,47 @@ describe('when it is mown', () => {
       0,
     ]);
     const moist = dry.map(([d, low, high]): [number, number, number, number] => [d, low, high, 6]);
-    const rise = (observed: typeof dry) => ask({ observed, cutOn: TODAY - 20 }).height_cm.mid - 6;
+    const rise = (observed: typeof dry) => ask({ observed, mownOn: [TODAY - 20] }).height_cm.mid - 6;
     expect(rise(dry)).toBeLessThan(rise(moist) * 0.4);
+  });
+});
+
+describe('mowings as passes of its course', () => {
+  const season = (mownOn: number[]) =>
+    ask({ observed: steady, sownOn: TODAY - 400, mownOn, today: TODAY + 18 });
+  test('mown at 20 cm down to 6, some 175 g of dry matter a square metre come off, with 3 % of it nitrogen', () => {
+    const { passes, height_cm } = season([TODAY, TODAY + 18]);
+    const last = passes.at(-1)!;
+    expect(last.on).toBe(TODAY + 18);
+    expect(last.height_cm.mid).toBeCloseTo(6 + 18 * 0.8, 1);
+    expect(last.dm_g_m2.mid).toBeCloseTo(18 * 0.8 * 12.5, 0);
+    expect(last.n_g_m2).toBeCloseTo(last.dm_g_m2.mid * 0.03, 6);
+    // Mown this morning, it has risen one day.
+    expect(height_cm.mid).toBeCloseTo(6.8, 1);
+  });
+  test('they are told in the order of their days, none from before the season, none that lies ahead', () => {
+    const { passes, course } = season([TODAY + 10, TODAY - 20, TODAY + 40, TODAY - 300, TODAY + 10]);
+    expect(passes.map((p) => p.on)).toEqual([TODAY - 20, TODAY + 10]);
+    expect([course.from, course.height_cm.length]).toEqual([TODAY + 18 - 240, 241]);
+    const on = (day: number) => course.height_cm[day - course.from]!;
+    expect(on(TODAY + 9) - on(TODAY + 10)).toBeGreaterThan(10);
+    expect(on(TODAY + 11) - on(TODAY + 10)).toBeCloseTo(0.8, 1);
+  });
+  test('one mown low already gives nothing; clover gives more nitrogen than grass from the same height', () => {
+    const { passes } = season([TODAY, TODAY]);
+    expect(passes).toHaveLength(1);
+    const twice = ask({ observed: steady, sownOn: TODAY - 2, mownOn: [TODAY - 1], today: TODAY });
+    expect(twice.passes[0]!.dm_g_m2).toEqual({ low: 0, mid: 0, high: 0 });
+    expect(twice.now.dm_g_m2.mid).toBe(0);
+    const rich = ask({ observed: steady, sward: { ...GRASSES, leafyPct: 4 }, today: TODAY + 18 }).now;
+    const poor = ask({ observed: steady, today: TODAY + 18 }).now;
+    expect(rich.dm_g_m2).toEqual(poor.dm_g_m2);
+    expect(rich.n_g_m2 / poor.n_g_m2).toBeCloseTo(4 / 3, 9);
+  });
+  test('a season begins with the last mowing before it, wherever that lies', () => {
+    const { course } = season([TODAY - 300, TODAY - 222, TODAY]);
+    expect(course.from).toBe(TODAY - 222);
+    expect(course.height_cm[0]).toBeGreaterThanOrEqual(6);
+    expect(course.height_cm[0]).toBeLessThan(8);
   });
 });

@@ -62,6 +62,32 @@ describe('the ledger of a year', () => {
     expect(b!.off.nitrogen_g).toBeCloseTo(68, 9);
     expect(b!.balance_g_m2).toBeCloseTo(-13.6, 9);
   });
+  test('clippings of a path leave it as fresh grass and come onto the bed they were carried to; its minutes are its own', () => {
+    const path = {
+      id: 'a',
+      area_m2: 10,
+      life: {
+        done: [
+          { kind: 'mow', on: '2026-05-01', minutes: 6, took_kg: 20, to: 'b' },
+          { kind: 'mow', on: '2026-06-01', took_kg: 10 },
+          { kind: 'mow', on: '2026-07-01', minutes: 5 },
+          { kind: 'trim', on: '2026-08-01', minutes: 1, took_kg: 10, to: 'b' },
+          { kind: 'mow', on: '2027-05-01', minutes: 9, took_kg: 9, to: 'b' },
+        ],
+      },
+    } as const;
+    const [a, b] = ledgerOf([path, beds[1]!], [], [], year);
+    // 30 kg with 6 g of nitrogen in a kilogram, 10 kg with 5.
+    expect(a!.off).toEqual({
+      kg: 40,
+      dry_kg: expect.closeTo(30 * 0.2 + 10 * 0.17, 9),
+      nitrogen_g: expect.closeTo(230, 9),
+    });
+    expect([a!.on.kg, a!.minutes, a!.untimed]).toEqual([0, 12, 1]);
+    expect(b!.on.nitrogen_g).toBeCloseTo(170, 9);
+    expect(b!.balance_g_m2).toBeCloseTo(34, 9);
+    expect([b!.off.kg, b!.minutes, b!.untimed]).toEqual([0, 0, 0]);
+  });
   test('the first day of a year is in it and its last day too; a plan that nobody did is nowhere', () => {
     const days = ['2025-12-31', '2026-01-01', '2026-12-31', '2027-01-01'];
     const [a] = ledgerOf(

@@ -1,4 +1,5 @@
 import { dayOf } from '../calendar/day.ts';
+import { type StripPass } from '../strips/life.ts';
 import { type GardenYear } from './years.ts';
 
 /**
@@ -53,6 +54,13 @@ export interface WorkedCover {
   }[];
 }
 
+/** A bed, and what was done to it where it is a strip that lives for years. */
+export interface LedgerBed {
+  id: string;
+  area_m2: number;
+  life?: { done: readonly StripPass[] } | undefined;
+}
+
 /** What one way has come to. */
 export interface Carried {
   kg: number;
@@ -66,7 +74,7 @@ export interface Ledger {
   off: Carried;
   /** Nitrogen that came less what went, g/m2: what was weighed, and nothing of what legumes fixed or rain washed out. */
   balance_g_m2: number;
-  /** Minutes that were logged at ending covers, and how many passes have none. */
+  /** Minutes that were logged at ending covers and at strips, and how many passes have none. */
   minutes: number;
   untimed: number;
   /** The deepest that its ground was turned or torn, cm, and how often it was; null where it was left in peace. */
@@ -91,17 +99,20 @@ const within = (on: string | null, { from, to }: GardenYear): boolean =>
   on !== null && dayOf(on) >= from && dayOf(on) < to;
 
 /**
- * What came onto each bed in a year, what left it, and the work its covers took; beds of which nothing was written down are left out.
+ * What came onto each bed in a year, what left it, and the work that its covers took, or the strip that it is; beds of which nothing was written down are left out.
  * @param loosens_cm how deep the ground is loosened for a way of sowing
  */
 export function ledgerOf(
-  beds: readonly { id: string; area_m2: number }[],
+  beds: readonly LedgerBed[],
   notes: readonly MovedNote[],
   covers: readonly WorkedCover[],
   year: GardenYear,
   price: (speciesId: string, lotId: string | null) => number | undefined = () => undefined,
   loosens_cm: (wayId: string) => number | undefined = () => undefined,
 ): Ledger[] {
+  const onStrips = beds.flatMap(({ id, life }) =>
+    (life?.done ?? []).filter((d) => within(d.on, year)).map((d) => ({ ...d, strip: id })),
+  );
   return beds.flatMap(({ id, area_m2 }) => {
     const [on, off] = [none(), none()];
     let minutes = 0;
@@ -134,6 +145,19 @@ export function ledgerOf(
         else minutes += p.minutes;
         if (p.took_kg) carry(off, p.kind === 'take-hay' ? 'hay' : 'tops', p.took_kg);
       }
+    }
+    for (const { strip, kind, minutes: took, took_kg, to } of onStrips) {
+      // Mown grass and clover are one thing to a scale, what is cut off a plant that stays another.
+      const what = kind === 'mow' ? 'grass' : 'tops';
+      if (took_kg !== undefined && to === id) {
+        some = true;
+        carry(on, what, took_kg);
+      }
+      if (strip !== id) continue;
+      some = true;
+      if (took === undefined) untimed++;
+      else minutes += took;
+      if (took_kg !== undefined) carry(off, what, took_kg);
     }
     const balance_g_m2 = (on.nitrogen_g - off.nitrogen_g) / area_m2;
     return some ? [{ bedId: id, on, off, balance_g_m2, minutes, untimed, turned, seedCost }] : [];

@@ -83,6 +83,41 @@ test('a path is said to be of clover, says when it is mown and why, and keeps wh
   await waitFor(() => expect(screen.queryByRole('list', { name: 'Done to it' })).toBeNull());
 });
 
+test('clippings are carried onto the bed beside, as much as the path has grown, and that is told with the mowing', async () => {
+  const life = {
+    what: 'grass',
+    since: '2025-09-01',
+    years: null,
+    low_cm: 6,
+    done: [{ kind: 'mow' as const, on: '2027-03-20' }],
+  };
+  const beds = kept.beds.map((b) => (b.id === 'path' ? { ...b, life } : b));
+  const { user, db } = await renderInGarden(<OnStrip use="path" />, { kept: { ...kept, beds } });
+  const said = await screen.findByText(/^Mown today, about .* of clippings come off/);
+  const list = screen.getByRole('list', { name: 'Done to it' });
+  expect(list.textContent).toMatch(/Mown 20 Mar 2027, \d+ cm high: .*dry left to lie/);
+  expect(screen.queryByLabelText('Kilograms, fresh')).toBeNull();
+  await user.selectOptions(screen.getByLabelText('Clippings'), 'Onto 3 kept');
+  const kg = screen.getByLabelText<HTMLInputElement>('Kilograms, fresh').value;
+  expect(Number(kg)).toBeGreaterThan(0);
+  expect(said.textContent).toContain(`about ${Number(kg)} kg of`);
+  await user.click(screen.getByRole('button', { name: 'Mown today' }));
+  await screen.findByText(`Mown 13 Apr 2027: ${Number(kg)} kg onto 3 kept`);
+  await user.selectOptions(screen.getByLabelText('Clippings'), 'Carried off the beds');
+  await user.clear(screen.getByLabelText('Kilograms, fresh'));
+  await user.type(screen.getByLabelText('Kilograms, fresh'), '2,5');
+  await user.click(screen.getByRole('button', { name: 'Mown today' }));
+  await screen.findByText('Mown 13 Apr 2027: 2.5 kg carried off');
+  expect((await db.beds.get('path'))!.life!.done).toEqual([
+    { kind: 'mow', on: '2027-03-20' },
+    { kind: 'mow', on: '2027-04-13', took_kg: 2.5 },
+  ]);
+  // To look it over takes nothing off, wherever clippings go.
+  await user.click(screen.getByRole('button', { name: 'Looked over and mended today' }));
+  await waitFor(async () => expect((await db.beds.get('path'))!.life!.done).toHaveLength(3));
+  expect((await db.beds.get('path'))!.life!.done[2]).toEqual({ kind: 'mend', on: '2027-04-13' });
+});
+
 test('film says its age, when it is looked over and when it must be lifted; lifted, the ground is a bed', async () => {
   const life = { what: 'woven', since: '2024-09-01', years: 10, done: [] };
   const beds = kept.beds.map((b) => (b.id === 'film' ? { ...b, life } : b));

@@ -2,23 +2,22 @@ import { useState } from 'react';
 import { dayOf, isoOf } from '../../core/calendar/day.ts';
 import {
   ageOf,
-  DEEDS_OF,
   endsOn,
   type LastingUse,
-  type StripDeed,
   type StripLife as Life,
   stripJobs,
   stripsOf,
 } from '../../core/strips/life.ts';
 import { type Mowing } from '../../core/strips/mowing.ts';
-import { endStrip, logStrip, unlogStrip } from '../../records/commands/strips.ts';
+import { endStrip } from '../../records/commands/strips.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { mowDays, useMowings } from '../../ring/useMowings.ts';
 import { showDay, showIso, showIsoYear } from '../../ui/dates.ts';
-import { DateField, TextField } from '../../ui/fields.tsx';
-import { DEED_WORDS, stripTitle } from '../../ui/stripWords.ts';
+import { DateField } from '../../ui/fields.tsx';
+import { stripTitle } from '../../ui/stripWords.ts';
 import { capital } from '../../ui/text.ts';
+import { LogPass, StripPasses } from './StripPasses.tsx';
 import { WhatItIs } from './WhatItIs.tsx';
 
 /** A strip that lives for years: what it is, what it wants next, what was done to it, and how it becomes a bed again. */
@@ -33,20 +32,13 @@ export function StripLife({ bed, use }: { bed: Bed; use: LastingUse }) {
 }
 
 function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
-  const { garden, today, hands, run } = useGarden();
+  const { garden, today } = useGarden();
   const mowings = useMowings();
   const mow = mowings.get(bed.id);
-  const [minutes, setMinutes] = useState('');
   const now = dayOf(today);
   const jobs = stripJobs(stripsOf([bed]), now, garden.site.latitude_deg < 0, mowDays(mowings));
   const over = bed.piece!.until !== null && bed.piece!.until <= today;
   const age = ageOf(life, over ? dayOf(bed.piece!.until!) : now);
-  const spent = Number(minutes.replace(',', '.'));
-  const timed = minutes.trim() !== '' && spent >= 0;
-  const log = (kind: StripDeed) =>
-    void run(logStrip(hands, bed, { kind, on: today, ...(timed ? { minutes: spent } : {}) })).then(
-      (done) => done && setMinutes(''),
-    );
   return (
     <>
       <h2 className="font-display text-xl font-bold">{capital(stripTitle(use, life.what))}</h2>
@@ -67,39 +59,8 @@ function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
             </li>
           ))}
       </ul>
-      {!over && (
-        <div className="mt-3 flex flex-wrap items-end gap-3">
-          <TextField label="Minutes it took" value={minutes} onChange={setMinutes} decimal />
-          {DEEDS_OF[use].map((kind) => (
-            <button key={kind} type="button" className="btn" onClick={() => log(kind)}>
-              {DEED_WORDS[kind].done} today
-            </button>
-          ))}
-        </div>
-      )}
-      {life.done.length > 0 && (
-        <ul className="mt-3" aria-label="Done to it">
-          {[...life.done].reverse().map((d) => (
-            <li
-              key={`${d.kind}${d.on}`}
-              className="border-linen flex flex-wrap items-center gap-3 border-t py-1"
-            >
-              <span>
-                {DEED_WORDS[d.kind].done} {showIsoYear(d.on)}
-                {d.minutes !== undefined && `, ${d.minutes} min`}
-              </span>
-              <button
-                type="button"
-                className="btn btn-ghost btn-xs ml-auto"
-                aria-label={`Take away: ${DEED_WORDS[d.kind].done} ${showIsoYear(d.on)}`}
-                onClick={() => void run(unlogStrip(hands, bed, d))}
-              >
-                Take away
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {!over && <LogPass bed={bed} use={use} mow={mow} />}
+      <StripPasses bed={bed} life={life} mow={mow} />
     </>
   );
 }

@@ -124,7 +124,11 @@ describe('what is asked of the core about a path', () => {
     await logStrip(hands, path, { kind: 'mow', on: '2027-09-10' });
     const c = await kept();
     const input = mowingInput(await now(), c, ON, 20)!;
-    expect([input.cutOn, input.sownOn, input.low_cm]).toEqual([dayOf('2027-04-10'), dayOf('2026-09-01'), 6]);
+    expect([input.mownOn, input.sownOn, input.low_cm]).toEqual([
+      [dayOf('2027-04-10')],
+      dayOf('2026-09-01'),
+      6,
+    ]);
     const left = c.beds.find((b) => b.name === '3 left')!;
     const names = neighboursOf(await now(), c, dayOf(ON)).map((x) => x.name);
     const stood = [...c.plantings, ...c.covers].filter((r) => r.bedId === left.id);

@@ -1,4 +1,4 @@
-import { STRIP_DEEDS, type StripDeed, type StripLife } from '../../core/strips/life.ts';
+import { STRIP_DEEDS, type StripDeed, type StripLife, type StripPass } from '../../core/strips/life.ts';
 import { fail, ok } from '../../core/result/result.ts';
 import { type Bed } from '../types.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
@@ -7,7 +7,6 @@ import { writeFrom } from '../write.ts';
 // Strips that live for years: what they are, what is done to them, and how they become a bed again.
 
 type Named = Pick<Bed, 'id' | 'gardenId' | 'name'>;
-type Deed = StripLife['done'][number];
 
 /** As undo tells of them. */
 const DEED_WORDS: Record<StripDeed, string> = {
@@ -20,7 +19,7 @@ const DEED_WORDS: Record<StripDeed, string> = {
 export const isDeed = (kind: string): kind is StripDeed => STRIP_DEEDS.some((d) => d === kind);
 
 /** The piece with one more deed, in the order of days; a deed of the same kind and day is the same deed. */
-export function withDeed(piece: Bed, deed: Deed): Bed {
+export function withDeed(piece: Bed, deed: StripPass): Bed {
   const others = piece.life!.done.filter((d) => d.kind !== deed.kind || d.on !== deed.on);
   const done = [...others, deed].sort((a, b) => a.on.localeCompare(b.on));
   return { ...piece, life: { ...piece.life!, done } };
@@ -40,13 +39,13 @@ export const setStrip = (hands: Hands, of: Named, life: Omit<StripLife, 'done'>)
   }));
 
 /** Logs what was done to a strip. Fails with `bed-gone`. */
-export const logStrip = (hands: Hands, of: Named, deed: Deed): Done =>
+export const logStrip = (hands: Hands, of: Named, deed: StripPass): Done =>
   onStrip(hands, of, 'log-strip', DEED_WORDS[deed.kind], (stands) =>
     stands.life ? withDeed(stands, deed) : stands,
   );
 
 /** Takes a deed away that was logged. Fails with `bed-gone`. */
-export const unlogStrip = (hands: Hands, of: Named, { kind, on }: Deed): Done =>
+export const unlogStrip = (hands: Hands, of: Named, { kind, on }: StripPass): Done =>
   onStrip(hands, of, 'unlog-strip', DEED_WORDS[kind], (stands) =>
     stands.life
       ? {
