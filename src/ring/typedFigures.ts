@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Failure, type Result } from '../core/result/result.ts';
+import { parseMass_g } from '../core/units/mass.ts';
 import { parseNumber } from '../core/units/number.ts';
 import { failureWords } from '../ui/failureWords.ts';
 
@@ -36,6 +37,14 @@ export const figure = (least: number, most: number, range?: string) =>
 
 export const figureOrNone = (least: number, most: number, range?: string) =>
   readByOrNone((text) => parseNumber(text, least, most), range);
+
+/** A number alone is in kilograms or pounds: nobody weighs compost by the gram. */
+const barrow_g = (imperial: boolean) => (text: string) =>
+  parseMass_g(/^[\d.,\s]+$/.test(text) ? `${text} ${imperial ? 'lb' : 'kg'}` : text, 'g');
+
+/** What a barrow or a crate weighs, g. */
+export const barrow = (imperial: boolean) => readBy(barrow_g(imperial));
+export const barrowOrNone = (imperial: boolean) => readByOrNone(barrow_g(imperial));
 
 /** A line of words that must not be empty. */
 export const someWords = (words: string) => z.string().trim().min(1, words);

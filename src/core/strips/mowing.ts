@@ -230,7 +230,8 @@ function rise(s: Season, { soil, sward, low_cm }: MowingInput, from: From): Rise
     if (d < from.at) continue;
     if (d === from.mown[out.stood_cm.length]) {
       out.stood_cm.push(cm);
-      cm = Math.min(cm, low_cm);
+      // Who mows has seen it stand higher than that, whatever the weather lets expect.
+      cm = low_cm;
     }
     cm = Math.min(
       most_cm,

@@ -12,6 +12,9 @@ import { isoOf } from '../../core/calendar/day.ts';
 import { type Mowing } from '../../core/strips/mowing.ts';
 import { showDay } from '../../ui/dates.ts';
 
+/** The axis ends on a whole step of so many centimetres. */
+const STEP_CM = 5;
+
 /** How high a path stood night by night this season, and the days on which it was mown. */
 export default function SwardChart({ mow }: { mow: Mowing }) {
   const { course, passes, limit_cm } = mow;
@@ -35,6 +38,8 @@ export default function SwardChart({ mow }: { mow: Mowing }) {
               stroke="var(--color-warp)"
             />
             <YAxis
+              domain={[0, (most: number) => Math.ceil(Math.max(most, limit_cm) / STEP_CM) * STEP_CM]}
+              allowDecimals={false}
               tickFormatter={(v: number) => `${v} cm`}
               tick={{ fill: 'var(--color-bark)', fontSize: 15 }}
               stroke="var(--color-warp)"

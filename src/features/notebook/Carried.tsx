@@ -1,24 +1,19 @@
 import { z } from 'zod';
 import { MOVED_KINDS } from '../../core/years/ledger.ts';
-import { parseMass_g } from '../../core/units/mass.ts';
 import { saveNote } from '../../records/verbs/verbs.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField, TextField } from '../../ui/fields.tsx';
 import { MOVED_OPTIONS } from '../../ui/movedWords.ts';
 import { useKeptForm } from '../../ring/useKeptForm.ts';
-import { figureOrNone, readBy } from '../../ring/typedFigures.ts';
+import { barrow, figureOrNone } from '../../ring/typedFigures.ts';
 
 const MOST_PCT = 50;
-
-/** A number alone is in kilograms or pounds: nobody weighs compost by the gram. */
-const weighed_g = (text: string, imperial: boolean) =>
-  parseMass_g(/^[\d.,\s]+$/.test(text) ? `${text} ${imperial ? 'lb' : 'kg'}` : text, 'g');
 
 const carriedForm = (imperial: boolean) =>
   z.object({
     bed: z.string(),
     what: z.enum(MOVED_KINDS),
-    weight: readBy((text) => weighed_g(text, imperial)),
+    weight: barrow(imperial),
     nitrogen: figureOrNone(0, MOST_PCT, `Nitrogen is a share of the weight: 0 to ${MOST_PCT} %.`),
   });
 
