@@ -1,7 +1,8 @@
-import { coverTitle, cropOf, findCrop, species, speciesOf } from '../catalogue/catalogue.ts';
-import { type Ground } from '../core/bed/pieces.ts';
+import { coverTitle, cropOf, findCrop, findSpecies, species, speciesOf } from '../catalogue/catalogue.ts';
+import { type Ground, sameGround } from '../core/bed/pieces.ts';
 import { coverDays, plantingDays } from '../core/bed/timeline.ts';
 import { type Day, dayOf } from '../core/calendar/day.ts';
+import { type Built, builtBefore } from '../core/strips/building.ts';
 import { GRASSES, SEASON_D, type MowingInput, type Neighbour, type Sward } from '../core/strips/mowing.ts';
 import type { Bed, Cover, Garden, Planting, WeatherYear } from '../records/types.ts';
 import { aheadOf, measured } from './cover.ts';
@@ -96,4 +97,18 @@ export function mowingInput(
     ahead: aheadOf(contents.weather, today) ?? [],
     years,
   };
+}
+
+/** How the ground of a film or of a plant that stays was rested before it was taken; covers that were sown, and those planned until then. */
+export function builtUnder(piece: Bed, { beds, covers }: Pick<Contents, 'beds' | 'covers'>): Built {
+  const ids = sameGround(piece.id, beds);
+  return builtBefore(
+    covers
+      .filter((c) => ids.has(c.bedId))
+      .map((c) => {
+        const { from, to } = coverDays(c);
+        return { from, to, feeds: c.parts.some((p) => findSpecies(p.speciesId)?.role === 'legume') };
+      }),
+    dayOf(piece.life?.since ?? piece.piece!.from),
+  );
 }

@@ -123,6 +123,9 @@ test('film says its age, when it is looked over and when it must be lifted; lift
   await screen.findByRole('heading', { name: 'Woven sheet' });
   expect(screen.getByText('since 1 Sep 2024, in its year 3 of 10')).toBeTruthy();
   expect(screen.getByText('Lift it before it breaks up: on 1 Sep 2034')).toBeTruthy();
+  expect(screen.getByText(/^In the 3 years before, no cover stood here by the record\./).textContent).toMatch(
+    /once film lies/,
+  );
   // It is this piece since September: the first spring after that.
   expect(screen.getByText('Look it over for tears: since 1 Apr 2027').className).toMatch(/madder/);
   await user.click(screen.getByRole('button', { name: 'Looked over and mended today' }));
@@ -158,4 +161,21 @@ test('a plant that stays is trimmed and strawed every year', async () => {
     screen.getByText('Plant it anew, on ground that has not carried its kin for some years: on 1 Sep 2034'),
   ).toBeTruthy();
   expect(await db.beds.get('kept')).toMatchObject({ life: { what: 'Rhubarb', years: 8 } });
+});
+
+test('film on ground that lay a year under clover says that it was rested, whichever piece of it the clover stood on', async () => {
+  const life = { what: 'woven', since: '2027-03-01', years: 10, done: [] };
+  const beds = kept.beds.map((b) => (b.id === 'film' ? { ...b, life } : b));
+  const ley = {
+    ...base.covers[0]!,
+    bedId: whole.id,
+    nextPlantingId: null,
+    parts: [{ speciesId: 'red-clover', share: 1 }],
+    sownOn: '2025-12-01',
+    passes: [{ ...base.covers[0]!.passes[0]!, due: '2027-02-01', doneOn: '2027-02-01' }],
+  };
+  await renderInGarden(<OnStrip use="film" />, { kept: { ...kept, beds, covers: [ley] } });
+  expect((await screen.findByText(/^In the 3 years before/)).textContent).toMatch(
+    /covers stood here for 14 months, with legumes for 14 months by the record\. That is rest enough/,
+  );
 });

@@ -9,6 +9,8 @@ import {
   stripsOf,
 } from '../../core/strips/life.ts';
 import { type Mowing } from '../../core/strips/mowing.ts';
+import { BUILDS_OVER_Y } from '../../core/strips/building.ts';
+import { builtUnder } from '../../questions/strips.ts';
 import { endStrip } from '../../records/commands/strips.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
@@ -49,6 +51,7 @@ function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
         {life.holes && `; holes ${life.holes.across_cm} cm across, every ${life.holes.apart_cm} cm`}
       </p>
       {use === 'path' && !over && <Mow mow={mow} now={now} />}
+      {use !== 'path' && !over && <Rested bed={bed} use={use} />}
       <ul className="mt-2">
         {jobs
           .filter((j) => j.kind !== 'mow')
@@ -62,6 +65,30 @@ function Next({ bed, use, life }: { bed: Bed; use: LastingUse; life: Life }) {
       {!over && <LogPass bed={bed} use={use} mow={mow} />}
       <StripPasses bed={bed} life={life} mow={mow} />
     </>
+  );
+}
+
+const MONTH_D = 30.4;
+
+/** Whether the ground was rested before it was taken for years: under film nothing feeds it. */
+function Rested({ bed, use }: { bed: Bed; use: 'film' | 'kept' }) {
+  const { beds, covers } = useGarden();
+  const { covered_d, fed_d, rested } = builtUnder(bed, { beds, covers });
+  const months = (d: number) =>
+    `${Math.round(d / MONTH_D)} ${Math.round(d / MONTH_D) === 1 ? 'month' : 'months'}`;
+  const stood =
+    covered_d < MONTH_D
+      ? 'no cover stood here'
+      : `covers stood here for ${months(covered_d)}, with legumes for ${months(fed_d)}`;
+  return (
+    <p className="mt-2 max-w-2xl">
+      In the {BUILDS_OVER_Y} years before, {stood} by the record.{' '}
+      {rested
+        ? 'That is rest enough to begin with.'
+        : use === 'film'
+          ? 'Nothing feeds the ground once film lies: where it can wait, growers rest it under clover for a year or more first, or dig compost in before.'
+          : 'A plant that stays lives on what was there before: where it can wait, growers rest the ground under clover for a year or more first, or dig compost in before.'}
+    </p>
   );
 }
 

@@ -50,7 +50,7 @@ export function LogPass({ bed, use, mow }: { bed: Bed; use: LastingUse; mow: Mow
   const deeds = DEEDS_OF[use];
   const takes = deeds.some((kind) => TAKES.includes(kind));
   const form = useKeptForm(
-    `strip ${bed.id}`,
+    `strip-pass ${bed.id}`,
     passForm(imperial),
     { kind: deeds[0]!, minutes: '', goes: LEFT, weight: '' },
     ({ kind, minutes, goes, weight }) => {
