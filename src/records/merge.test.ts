@@ -3,11 +3,13 @@ import { usualThing } from './things.ts';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Dexie from 'dexie';
 import fc from 'fast-check';
+import { dayOf } from '../core/calendar/day.ts';
 import { readFileSync } from 'node:fs';
 import { beside, takeIn } from './commands/keep.ts';
 import { changeBed, changeCover, changeGarden } from './commands/change.ts';
 import { changeMark } from './commands/ground.ts';
 import { logPass } from './commands/ending.ts';
+import { addWeather } from './commands/weather.ts';
 import { logStrip, unlogStrip } from './commands/strips.ts';
 import { KilimDatabase } from './db.ts';
 import { bringBack, readGardenFile, writeGardenFile } from './files/gardenFile.ts';
@@ -15,16 +17,7 @@ import { onlyNew } from './files/onlyNew.ts';
 import { merge } from './merge.ts';
 import { overlapsIn } from './overlaps.ts';
 import { brokenLink } from './references.ts';
-import {
-  type Hands,
-  type Kept,
-  readKept,
-  removeBed,
-  saveBeds,
-  saveGarden,
-  saveNote,
-  saveWeather,
-} from './verbs/verbs.ts';
+import { type Hands, type Kept, readKept, removeBed, saveBeds, saveGarden, saveNote } from './verbs/verbs.ts';
 import { redo, undo } from './write.ts';
 
 const read = readGardenFile(readFileSync('demo/two-gums.kilim.json', 'utf8'));
@@ -220,14 +213,13 @@ describe('a phone and a laptop', () => {
     'days of weather and waterings are gathered: what each side measured and poured stays, of one day the later word, that of the %s',
     async (_, phoneAt, rain) => {
       const cover = base.covers.find((c) => c.sownOn && c.verdict === null)!;
-      const day = (on: string, rain_mm: number) => ({ on, tmin_c: 8, tmax_c: 17, rain_mm });
-      const record = { id: `${id}-weather-2030`, gardenId: id, year: 2030 };
+      const day = (on: string, rain_mm: number) => ({ day: dayOf(on), tmin_c: 8, tmax_c: 17, rain_mm });
       for (const [d, on, mm, minute] of [
         [phone, '2030-05-04', 3, phoneAt],
         [laptop, '2030-05-05', 9, 9],
       ] as const) {
         d.minute = minute;
-        await saveWeather(d.hands, id, [{ ...record, days: [day('2030-05-03', mm), day(on, mm)] }]);
+        await addWeather(d.hands, id, [day('2030-05-03', mm), day(on, mm)]);
         await changeCover(d.hands, cover, 'water', 'x', (c) => ({
           waterings: [...c.waterings, { on: '2027-05-03', mm }],
         }));

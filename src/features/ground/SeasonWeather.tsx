@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { type ObservedDay } from '../../core/weather/generate.ts';
 import { dayOf } from '../../core/calendar/day.ts';
-import { mergedYears } from '../../records/files/weatherCsv.ts';
-import { saveWeather } from '../../records/verbs/verbs.ts';
+import { addWeather } from '../../records/commands/weather.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { WeatherFile } from '../../ring/WeatherFile.tsx';
 import { showIsoYear } from '../../ui/dates.ts';
@@ -35,11 +34,7 @@ export function SeasonWeather() {
         <button
           type="button"
           className="btn btn-primary mt-2"
-          onClick={() =>
-            void run(saveWeather(hands, garden.id, mergedYears(weather, garden.id, days))).then(
-              (done) => done && setDays(null),
-            )
-          }
+          onClick={() => void run(addWeather(hands, garden.id, days)).then((done) => done && setDays(null))}
         >
           Add {fresh} measured {fresh === 1 ? 'day' : 'days'}
           {days.length > fresh && ` and ${days.length - fresh} of forecast`}

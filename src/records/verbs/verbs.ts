@@ -49,14 +49,6 @@ export const makeGarden = (hands: Hands, garden: Garden, weather: WeatherYear[] 
     ...weather.map((w): Wish => ({ table: 'weather', put: w })),
   ]);
 
-/** Puts measured or forecast days into the garden's weather; undo takes them out again. */
-export const saveWeather = (hands: Hands, gardenId: string, years: WeatherYear[]): Done =>
-  write(
-    hands.db,
-    meta(hands, gardenId, 'save-weather', 'days of weather'),
-    years.map((put): Wish => ({ table: 'weather', put })),
-  );
-
 export const saveBeds = (hands: Hands, beds: Bed[]): Done =>
   write(
     hands.db,
