@@ -1,4 +1,5 @@
 import { showMass } from '../../core/units/show.ts';
+import { type Patch } from '../../records/commands/change.ts';
 import type { Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { SelectField } from '../../ui/fields.tsx';
@@ -12,7 +13,7 @@ export function LotPicker({
 }: {
   cover: Cover;
   speciesId: string;
-  onChange(part: Partial<Cover>, label: string): void;
+  onChange(patch: Patch<Cover>, label: string): void;
 }) {
   const { lots, garden, today } = useGarden();
   const fit = lots.filter((l) => l.speciesId === speciesId && !(cover.eaten && l.treated));
@@ -32,7 +33,7 @@ export function LotPicker({
         }
       : { lotId: null };
     onChange(
-      { seed: cover.seed.map((s) => (s.speciesId === speciesId ? { ...s, ...part } : s)) },
+      ({ seed }) => ({ seed: seed.map((s) => (s.speciesId === speciesId ? { ...s, ...part } : s)) }),
       'the lot of a sowing',
     );
   };

@@ -8,6 +8,7 @@ import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
 import { showArea, showLength, type UnitChoice } from '../../core/units/show.ts';
 import { saveRecipe } from '../../records/verbs/seed.ts';
 import { sownArea_m2, weightsOf } from '../../questions/weights.ts';
+import { type Patch } from '../../records/commands/change.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { Check, SelectField, TextField } from '../../ui/fields.tsx';
@@ -17,7 +18,7 @@ import { figure, readBy, someWords } from '../../ring/typedFigures.ts';
 interface Props {
   cover: Cover;
   bed: Bed;
-  onChange(part: Partial<Cover>, label: string): void;
+  onChange(patch: Patch<Cover>, label: string): void;
 }
 
 /** What the weight also hangs on: the ground that is really sown, lateness, and whether anything of it will be eaten. */
@@ -42,13 +43,13 @@ export function SeedChoices({ cover, bed, onChange }: Props) {
               ? 'not late'
               : `${w} week${w > 1 ? 's' : ''}${w === 4 ? ' or more' : ''}: ${Math.round((latenessFactor(w) - 1) * 100)} % more`,
           ])}
-          onChange={(w) => onChange({ weeksLate: Number(w) }, 'lateness of a sowing')}
+          onChange={(w) => onChange(() => ({ weeksLate: Number(w) }), 'lateness of a sowing')}
         />
         <div className="self-end">
           <Check
             label="Shoots or pods will be eaten, or animals feed on it"
             checked={cover.eaten}
-            onChange={(eaten) => onChange({ eaten }, 'what a cover is for')}
+            onChange={(eaten) => onChange(() => ({ eaten }), 'what a cover is for')}
           />
         </div>
       </div>
@@ -93,7 +94,7 @@ function OwnRate({ cover, bed, onChange }: Props) {
     ownRateForm(sownArea_m2(cover, bed), timesOf),
     { rate: '' },
     ({ rate }) => {
-      onChange({ rateTimes: Math.round(timesOf(rate) * 1000) / 1000 }, 'a rate of your own');
+      onChange(() => ({ rateTimes: Math.round(timesOf(rate) * 1000) / 1000 }), 'a rate of your own');
       return Promise.resolve(true);
     },
   );
@@ -114,7 +115,11 @@ function OwnRate({ cover, bed, onChange }: Props) {
           Take this rate
         </button>
         {cover.rateTimes !== 1 && (
-          <button type="button" className="btn" onClick={() => onChange({ rateTimes: 1 }, 'the usual rate')}>
+          <button
+            type="button"
+            className="btn"
+            onClick={() => onChange(() => ({ rateTimes: 1 }), 'the usual rate')}
+          >
             The usual rate again
           </button>
         )}
@@ -146,18 +151,18 @@ function KeptMix({ cover, onChange }: Props) {
     const recipe = recipes.find((r) => r.id === id);
     if (!recipe) return;
     onChange(
-      {
+      (stands) => ({
         parts: recipe.parts,
         seed: recipe.parts.map(
           (p) =>
-            cover.seed.find((s) => s.speciesId === p.speciesId) ?? {
+            stands.seed.find((s) => s.speciesId === p.speciesId) ?? {
               speciesId: p.speciesId,
               ...USUAL_SEED,
               used_g: null,
               lotId: null,
             },
         ),
-      },
+      }),
       `the mix ${recipe.name}`,
     );
   };
@@ -217,7 +222,7 @@ function StripsForm({ cover, bed, onChange }: Props) {
       length: bed.length_m ? String(Number((bed.length_m / (unit === 'ft' ? 0.3048 : 1)).toFixed(2))) : '',
     },
     (strips) => {
-      onChange({ strips }, 'sowing strips');
+      onChange(() => ({ strips }), 'sowing strips');
       return Promise.resolve(true);
     },
   );
@@ -227,7 +232,7 @@ function StripsForm({ cover, bed, onChange }: Props) {
       <button
         type="button"
         className="btn btn-sm mt-2"
-        onClick={() => onChange({ strips: null }, 'sowing the whole bed')}
+        onClick={() => onChange(() => ({ strips: null }), 'sowing the whole bed')}
       >
         Sow the whole bed again
       </button>

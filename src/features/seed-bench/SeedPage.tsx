@@ -1,4 +1,4 @@
-import { changeGarden, changeCover } from '../../records/commands/change.ts';
+import { changeCover, changeGarden, type Patch } from '../../records/commands/change.ts';
 import { useParams, Link } from 'react-router';
 import { coverTitle, speciesOf, wayOf } from '../../catalogue/catalogue.ts';
 import { portions, type SeedLot, throwGroups } from '../../core/seed/weight.ts';
@@ -28,8 +28,8 @@ export default function SeedPage() {
   const weights = weightsOf(cover, bed);
   const total = weights.reduce((s, w) => s + w.weigh_g, 0);
   const cost = seedCost(garden, weights);
-  const set = (part: Partial<Cover>, label: string) =>
-    void run(changeCover(hands, cover, 'seed', label, () => part, true));
+  const set = (patch: Patch<Cover>, label: string) =>
+    void run(changeCover(hands, cover, 'seed', label, patch, true));
   return (
     <Page
       title={`Seed for bed ${bed.name}`}
@@ -71,7 +71,7 @@ function KindOnTheScale({
 }: {
   cover: Cover;
   weight: SeedWeight;
-  onChange(part: Partial<Cover>, label: string): void;
+  onChange(patch: Patch<Cover>, label: string): void;
 }) {
   const sp = speciesOf(w.speciesId);
   const percent = (label: string, key: keyof SeedLot, low: number, high: number) => (
