@@ -1,11 +1,13 @@
 import { CalendarDays } from 'lucide-react';
-import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react';
+import { lazy, Suspense, useId, useLayoutEffect, useRef, useState } from 'react';
 import { showIsoYear } from './dates.ts';
 import { EXAMPLE, orderOf, readDay } from '../core/calendar/typedDay.ts';
 
 const Calendar = lazy(() => import('./Calendar.tsx'));
 /** The order of the gardener's language, asked when somebody types: finding it out is slow, and most fields are only read. */
 const order = () => orderOf(typeof navigator === 'undefined' ? undefined : navigator.language);
+
+const NO_DAY = 'No such day between 1990 and 2100.';
 
 interface Props {
   value: string;
@@ -16,21 +18,39 @@ interface Props {
   label?: string;
   className?: string;
   disabled?: boolean;
+  /** What stands there is no day, or is one again: what goes by it must wait. A form around the field waits by itself. */
+  onWrong?(wrong: boolean): void;
 }
 
 /** A day, typed in the order of the gardener's language or picked; nothing is saved while it is being typed. */
-export function DateInput({ value, onChange, id, label, className = 'input px-2', disabled }: Props) {
+export function DateInput({
+  value,
+  onChange,
+  id,
+  label,
+  className = 'input px-2',
+  disabled,
+  onWrong,
+}: Props) {
   const shown = value ? showIsoYear(value) : '';
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   const [open, setOpen] = useState(false);
   const box = useRef<HTMLSpanElement>(null);
   const hint = useId();
+  const field = useRef<HTMLInputElement>(null);
   // What was said elsewhere stands, whatever was half typed here.
-  useEffect(() => {
+  const [of, setOf] = useState(value);
+  if (of !== value) {
+    setOf(value);
     setTyped(null);
     setWrong(false);
-  }, [value]);
+  }
+  // A press on a button leaves this field first: before the press lands, whatever would go by the day that stood here waits.
+  useLayoutEffect(() => {
+    field.current?.setCustomValidity(wrong ? NO_DAY : '');
+    onWrong?.(wrong);
+  }, [wrong, onWrong]);
   const say = (iso: string) => {
     setTyped(null);
     setWrong(false);
@@ -56,6 +76,7 @@ export function DateInput({ value, onChange, id, label, className = 'input px-2'
     >
       <span className="inline-flex items-stretch">
         <input
+          ref={field}
           id={id}
           type="text"
           inputMode="text"
@@ -88,7 +109,7 @@ export function DateInput({ value, onChange, id, label, className = 'input px-2'
       </span>
       {wrong && (
         <span id={hint} role="alert" className="text-madder text-sm font-semibold">
-          No such day between 1990 and 2100. Write for example {EXAMPLE[order()]}.
+          {NO_DAY} Write for example {EXAMPLE[order()]}.
         </span>
       )}
       {open && (

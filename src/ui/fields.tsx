@@ -46,6 +46,7 @@ export function DateField({
   hint,
   error,
   disabled,
+  onWrong,
 }: {
   label: string;
   value: string;
@@ -53,10 +54,11 @@ export function DateField({
   hint?: string;
   error?: string;
   disabled?: boolean;
+  onWrong?(wrong: boolean): void;
 }) {
   return (
     <Field label={label} hint={hint} error={error}>
-      {(id) => <DateInput id={id} disabled={disabled} value={value} onChange={onChange} />}
+      {(id) => <DateInput id={id} disabled={disabled} value={value} onChange={onChange} onWrong={onWrong} />}
     </Field>
   );
 }

@@ -40,6 +40,7 @@ export function Pieces({ bed }: { bed: Bed }) {
 function Cut({ bed, pieces, now }: { bed: Bed; pieces: Bed[]; now: boolean }) {
   const { garden, today, hands, run } = useGarden();
   const [on, setOn] = useState(today);
+  const [noDay, setNoDay] = useState(false);
   return (
     <section className="mt-3" aria-label="Pieces">
       <p>
@@ -63,8 +64,13 @@ function Cut({ bed, pieces, now }: { bed: Bed; pieces: Bed[]; now: boolean }) {
         ))}
       </ul>
       <div className="mt-3 flex flex-wrap items-end gap-3">
-        <DateField label="Whole again from" value={on} onChange={setOn} />
-        <button type="button" className="btn" onClick={() => void run(joinBed(hands, bed, on, today))}>
+        <DateField label="Whole again from" value={on} onChange={setOn} onWrong={setNoDay} />
+        <button
+          type="button"
+          className="btn"
+          disabled={noDay}
+          onClick={() => void run(joinBed(hands, bed, on, today))}
+        >
           Make bed {bed.name} whole
         </button>
       </div>

@@ -153,13 +153,19 @@ const END_WORDS: Record<LastingUse, { title: string; button: string }> = {
 function Ends({ bed, use }: { bed: Bed; use: LastingUse }) {
   const { today, hands, run } = useGarden();
   const ends = endsOn(bed.life!);
+  const [noDay, setNoDay] = useState(false);
   const [on, setOn] = useState(ends === undefined || isoOf(ends) < today ? today : isoOf(ends));
   return bed.piece!.until === null ? (
     <details className="mt-2">
       <summary className="cursor-pointer underline">{END_WORDS[use].title}</summary>
       <div className="mt-2 flex flex-wrap items-end gap-3">
-        <DateField label="On" value={on} onChange={setOn} />
-        <button type="button" className="btn" onClick={() => void run(endStrip(hands, bed, on))}>
+        <DateField label="On" value={on} onChange={setOn} onWrong={setNoDay} />
+        <button
+          type="button"
+          className="btn"
+          disabled={noDay}
+          onClick={() => void run(endStrip(hands, bed, on))}
+        >
           {END_WORDS[use].button}
         </button>
       </div>

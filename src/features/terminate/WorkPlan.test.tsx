@@ -72,3 +72,23 @@ test('crowns that were counted are a look; seen dead, nothing more is due', asyn
   expect(await screen.findByRole('button', { name: 'It is dead' })).not.toBeNull();
   expect(await db.covers.get(lying.id)).toMatchObject({ verdict: null, endedOn: null });
 });
+
+test('what is no day stands in the way of every step until it is one', async () => {
+  const { user, db } = await renderInGarden(<Plan id={lying.id} />, { kept });
+  const field = screen.getByLabelText('Day it was done or seen');
+  await user.clear(field);
+  await user.type(field, '30 Feb');
+  const steps = () =>
+    screen.getAllByRole<HTMLButtonElement>('button', { name: /^(Log|It is dead)/ }).map((b) => b.disabled);
+  await user.click(screen.getByRole('button', { name: 'Log the count' }));
+  expect(screen.getByRole('alert').textContent).toMatch(/^No such day/);
+  expect(new Set(steps())).toEqual(new Set([true]));
+  expect(await db.looks.count()).toBe(kept.looks.length);
+  await user.clear(field);
+  await user.type(field, '12 Apr{Enter}');
+  expect(new Set(steps())).toEqual(new Set([false]));
+  await user.click(screen.getByRole('button', { name: 'Log the count' }));
+  await waitFor(async () => expect(await db.looks.count()).toBe(kept.looks.length + 1));
+  const fresh = (await db.looks.toArray()).find((l) => !kept.looks.some((o) => o.id === l.id));
+  expect(fresh!.on).toBe('2027-04-12');
+});

@@ -34,6 +34,7 @@ interface Props {
 export function WorkPlan({ cover, ending, now, work, bed }: Props) {
   const { garden, today, hands, run } = useGarden();
   const [typed, setOn] = useState<string | null>(null);
+  const [noDay, setNoDay] = useState(false);
   const on = typed ?? today;
   const next = cover.passes.findIndex((p) => !p.doneOn);
   const last = cover.passes.at(-1)!;
@@ -49,7 +50,7 @@ export function WorkPlan({ cover, ending, now, work, bed }: Props) {
       </h2>
       {!dead && (
         <div className="max-w-xs">
-          <DateField label="Day it was done or seen" value={on} onChange={setOn} />
+          <DateField label="Day it was done or seen" value={on} onChange={setOn} onWrong={setNoDay} />
         </div>
       )}
       <ol className="mt-1 max-w-2xl">
@@ -82,6 +83,7 @@ export function WorkPlan({ cover, ending, now, work, bed }: Props) {
               <button
                 type="button"
                 className="btn btn-primary mt-1"
+                disabled={noDay}
                 onClick={() => void run(logPass(hands, cover, i, on, titleOf(p.kind).toLowerCase()))}
               >
                 Log it done: {titleOf(p.kind).toLowerCase()}
@@ -95,7 +97,9 @@ export function WorkPlan({ cover, ending, now, work, bed }: Props) {
           It lives after all
         </button>
       ) : (
-        cover.passes.some((p) => p.doneOn) && <LookAfter cover={cover} on={seenOn} over={next === -1} />
+        cover.passes.some((p) => p.doneOn) && (
+          <LookAfter cover={cover} on={seenOn} over={next === -1} waits={noDay} />
+        )
       )}
     </section>
   );
@@ -158,7 +162,7 @@ function Due({ step, planned }: { step: ReturnType<typeof stepsAhead>[number]; p
 const CROWNS = [5, 10, 20, 30] as const;
 
 /** What shows whether it is dead: crowns of ten, or plainly dead. */
-function LookAfter({ cover, on, over }: { cover: Cover; on: string; over: boolean }) {
+function LookAfter({ cover, on, over, waits }: { cover: Cover; on: string; over: boolean; waits: boolean }) {
   const { hands, run } = useGarden();
   const [of, setOf] = useState(10);
   const [green, setGreen] = useState(0);
@@ -188,12 +192,18 @@ function LookAfter({ cover, on, over }: { cover: Cover; on: string; over: boolea
         <button
           type="button"
           className="btn btn-primary"
+          disabled={waits}
           onClick={() => void run(countCrowns(hands, cover, { on, green, of }))}
         >
           Log the count
         </button>
         {over && (
-          <button type="button" className="btn" onClick={() => void run(seeDead(hands, cover, on))}>
+          <button
+            type="button"
+            className="btn"
+            disabled={waits}
+            onClick={() => void run(seeDead(hands, cover, on))}
+          >
             It is dead
           </button>
         )}
