@@ -6,6 +6,7 @@ import { latenessFactor } from '../../core/seed/lateness.ts';
 import { parseLength_m } from '../../core/units/length.ts';
 import { parseRate_g_m2, rateIn } from '../../core/units/rate.ts';
 import { showArea, showLength, type UnitChoice } from '../../core/units/show.ts';
+import { setEaten } from '../../records/commands/seed.ts';
 import { saveRecipe } from '../../records/verbs/seed.ts';
 import { sownArea_m2, weightsOf } from '../../questions/weights.ts';
 import { type Patch } from '../../records/commands/change.ts';
@@ -23,7 +24,9 @@ interface Props {
 
 /** What the weight also hangs on: the ground that is really sown, lateness, and whether anything of it will be eaten. */
 export function SeedChoices({ cover, bed, onChange }: Props) {
-  const { garden } = useGarden();
+  const { garden, lots, hands, run } = useGarden();
+  const poisonous =
+    cover.sownOn !== null && cover.seed.some((s) => lots.find((l) => l.id === s.lotId)?.treated);
   const taken = bed.obstacles.reduce((s, o) => s + obstacleArea_m2(o), 0);
   return (
     <section className="border-linen border-t py-4">
@@ -49,10 +52,16 @@ export function SeedChoices({ cover, bed, onChange }: Props) {
           <Check
             label="Shoots or pods will be eaten, or animals feed on it"
             checked={cover.eaten}
-            onChange={(eaten) => onChange(() => ({ eaten }), 'what a cover is for')}
+            onChange={(eaten) => void run(setEaten(hands, cover, eaten))}
           />
         </div>
       </div>
+      {poisonous && (
+        <p className="mt-1 max-w-2xl">
+          <b className="text-madder">Caution.</b> It was sown with treated seed, which is poisonous: eat
+          nothing of it and let no animal on it.
+        </p>
+      )}
       {cover.weeksLate >= 3 && membersOf(cover.parts).some((m) => m.species.role === 'legume') && (
         <p className="text-bark mt-1 max-w-2xl text-sm">
           More seed helps little this late. A legume three weeks past its time is better swapped for rye,

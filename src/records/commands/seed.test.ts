@@ -3,11 +3,11 @@ import Dexie from 'dexie';
 import { readFileSync } from 'node:fs';
 import { KilimDatabase } from '../db.ts';
 import { bringBack, readGardenFile } from '../files/gardenFile.ts';
-import { type Lot, type Recipe } from '../types.ts';
+import { type Cover, type Lot, type Recipe } from '../types.ts';
 import { type Hands } from '../verbs/verbs.ts';
 import { saveLot, saveRecipe } from '../verbs/seed.ts';
 import { undo } from '../write.ts';
-import { changeLot, changeRecipe, logLook, typedAnew } from './seed.ts';
+import { changeLot, changeRecipe, logLook, setEaten, typedAnew } from './seed.ts';
 
 let n = 0;
 let db: KilimDatabase;
@@ -117,4 +117,38 @@ test('a look is held to the sowing as it stands when it is written, not to the o
       emergence: null,
     }),
   ).toMatchObject({ failure: { code: 'look-empty' } });
+});
+
+test('treated seed is never set aside for what is eaten: not when that is said later, nor when the seed is found to be treated', async () => {
+  const [first, second] = base.covers;
+  const planned = (id: string, more: Partial<Cover>): Cover => ({
+    ...first!,
+    id,
+    sownOn: null,
+    passes: [],
+    verdict: null,
+    endedOn: null,
+    eaten: false,
+    seed: [{ ...first!.seed[0]!, lotId: 'rye-26' }],
+    ...more,
+  });
+  await db.covers.bulkPut([
+    planned('mulch', {}),
+    planned('salad', { eaten: true }),
+    planned('sown', { sownOn: second!.sownOn ?? '2027-03-01', eaten: true }),
+  ]);
+  const lotOf = async (id: string) => (await db.covers.get(id))!.seed[0]!.lotId;
+  const all = () => Promise.all(['mulch', 'salad', 'sown'].map(lotOf));
+  await changeLot(hands, lot, () => ({ label: 'rye of 26' }));
+  expect(await all()).toEqual(['rye-26', 'rye-26', 'rye-26']);
+  await changeLot(hands, lot, () => ({ treated: true }));
+  // What is in the ground is in the ground.
+  expect(await all()).toEqual(['rye-26', null, 'rye-26']);
+  await setEaten(hands, planned('mulch', {}), true);
+  expect(await db.covers.get('mulch')).toMatchObject({ eaten: true, seed: [{ lotId: null }] });
+  await undo(db, base.garden.id);
+  expect(await db.covers.get('mulch')).toMatchObject({ eaten: false, seed: [{ lotId: 'rye-26' }] });
+  expect(await setEaten(hands, { id: 'nowhere', gardenId: base.garden.id }, true)).toMatchObject({
+    failure: { code: 'cover-gone' },
+  });
 });

@@ -1,8 +1,8 @@
 import { fail, ok } from '../../core/result/result.ts';
 import { same } from '../stamps.ts';
-import { type Look, type Lot, type Recipe } from '../types.ts';
+import { type Cover, type Look, type Lot, type Recipe } from '../types.ts';
 import { type Done, type Hands, meta } from '../verbs/verbs.ts';
-import { writeFrom } from '../write.ts';
+import { type Wish, writeFrom } from '../write.ts';
 import { type Patch } from './change.ts';
 
 // Deeds on seed, mixes and looks: each reads what stands when it is written.
@@ -17,11 +17,37 @@ export function typedAnew<T extends object>(opened: T, saved: T): Partial<T> {
   ) as Partial<T>;
 }
 
-/** Changes what is known of a lot on the shelf. Fails with `lot-gone`. */
+/** The cover with no treated seed set aside for it: it is poisonous, and what is eaten or grazed is never sown with it. What is in the ground stays as it was. */
+const withoutTreated = (cover: Cover, treated: (lotId: string) => boolean): Cover =>
+  cover.sownOn === null && cover.eaten
+    ? { ...cover, seed: cover.seed.map((s) => (s.lotId && treated(s.lotId) ? { ...s, lotId: null } : s)) }
+    : cover;
+
+/** Changes what is known of a lot on the shelf; found to be treated, it is taken off sowings of what will be eaten. Fails with `lot-gone`. */
 export const changeLot = (hands: Hands, of: Named, patch: Patch<Lot>): Done =>
   writeFrom(hands.db, meta(hands, of.gardenId, 'save-lot', 'seed on the shelf'), async () => {
     const stands = await hands.db.lots.get(of.id);
-    return stands ? ok([{ table: 'lots', put: { ...stands, ...patch(stands) } }]) : fail('lot-gone');
+    if (!stands) return fail('lot-gone');
+    const put = { ...stands, ...patch(stands) };
+    const covers = put.treated
+      ? (await hands.db.covers.where({ gardenId: of.gardenId }).toArray()).filter(
+          (c) => c.sownOn === null && c.eaten && c.seed.some((s) => s.lotId === of.id),
+        )
+      : [];
+    return ok([
+      { table: 'lots', put },
+      ...covers.map((c): Wish => ({ table: 'covers', put: withoutTreated(c, (id) => id === of.id) })),
+    ]);
+  });
+
+/** Says whether anything of a cover will be eaten or grazed; treated seed that was set aside for it goes back on the shelf. Fails with `cover-gone`. */
+export const setEaten = (hands: Hands, of: Named, eaten: boolean): Done =>
+  writeFrom(hands.db, meta(hands, of.gardenId, 'seed', 'what a cover is for'), async () => {
+    const cover = await hands.db.covers.get(of.id);
+    if (!cover) return fail('cover-gone');
+    const lots = await hands.db.lots.where({ gardenId: of.gardenId }).toArray();
+    const treated = new Set(lots.filter((l) => l.treated).map((l) => l.id));
+    return ok([{ table: 'covers', put: withoutTreated({ ...cover, eaten }, (id) => treated.has(id)) }]);
   });
 
 /** Changes a kept mix. Fails with `recipe-gone`. */
