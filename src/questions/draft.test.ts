@@ -177,6 +177,7 @@ describe('on a bed', () => {
       clearedOn: null,
     });
     expect(before('2027-05-01').plantedOn).toBeNull();
+    expect(before('2027-06-03').plantedOn).toBe('2027-06-03');
     expect(before('2027-09-01').clearedOn).toBe('2027-09-01');
     const known = onBed(
       draft(),

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { readGardenFile } from '../records/files/gardenFile.ts';
-import { roundCovers, walkFrom, wayToday } from './rounds.ts';
+import { BLANK_LOOK } from '../records/verbs/verbs.ts';
+import { kindsSeen, roundCovers, walkFrom, wayToday } from './rounds.ts';
 
 const read = readGardenFile(readFileSync('demo/north-shore.kilim.json', 'utf8'));
 if (!read.ok) throw new Error(read.failure.code);
@@ -73,5 +74,32 @@ describe('the way of today', () => {
     const winter = wayToday(due, { ...c, weather: [] }, '2026-12-21').notes;
     expect(winter).toEqual([{ is: 'short-day', light_h: expect.any(Number) }]);
     expect(wayToday(due, { ...c, weather: [] }, '2027-06-21').notes).toEqual([]);
+  });
+});
+
+describe('what a look has seen', () => {
+  const look = (part: Partial<(typeof c.looks)[number]>) =>
+    kindsSeen({
+      ...c.looks[0]!,
+      ...BLANK_LOOK,
+      members: [],
+      ...part,
+    });
+  test('nothing but what was said, each as the kind of question that it answers', () => {
+    const member = { speciesId: 'cereal-rye', stage: null, alive: null, count: null };
+    expect(look({})).toEqual([]);
+    expect(look({ cover: 0 })).toEqual(['cover']);
+    expect(look({ height_m: 0 })).toEqual(['height']);
+    expect(look({ alive: 0 })).toEqual(['alive']);
+    expect(look({ weeds: 'few' })).toEqual(['weeds']);
+    expect(look({ stage: 'bud' })).toEqual(['stage', 'seed']);
+    expect(look({ members: [{ ...member, stage: 'bud' }] })).toEqual(['stage', 'seed']);
+    expect(look({ members: [{ ...member, alive: 0.5 }] })).toEqual(['alive']);
+    expect(look({ members: [{ ...member, count: { plants: 9, area_m2: 0.25 } }] })).toEqual([
+      'emergence',
+      'frame',
+    ]);
+    expect(look({ crowns: { green: 0, of: 10 } })).toEqual(['crowns', 'peek']);
+    expect(look({ emergence: 'some', cover: 0.2 })).toEqual(['cover', 'emergence']);
   });
 });

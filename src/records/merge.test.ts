@@ -557,3 +557,14 @@ describe('merging', () => {
     );
   });
 });
+
+test('where neither side has a later word, what is there stays before what is not, whichever side is asked', () => {
+  const bare = { ...base, stamps: [] };
+  const [first, ...others] = bare.covers;
+  const watered = { ...bare, covers: [{ ...first!, irrigated: true }, ...others] };
+  for (const [a, b] of [
+    [bare, watered],
+    [watered, bare],
+  ] as const)
+    expect(merge(a, b).covers.find((c) => c.id === first!.id)!.irrigated).toBe(true);
+});

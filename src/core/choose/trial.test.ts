@@ -6,7 +6,7 @@ import { bestWay } from '../plan/search.ts';
 import { growPlan } from '../plan/grown.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
 import { gapEnsemble } from './choose.ts';
-import { bestSowing, onlyLater, type Seen, type Trial } from './trial.ts';
+import { bestSowing, earlier, onlyLater, type Seen, type Trial } from './trial.ts';
 
 const raked = findWay('raked')!;
 const gap = {
@@ -123,5 +123,22 @@ describe('a later day is left out', () => {
     // The first of spring's days: what it lacks may be warmth.
     expect(onlyLater([day(35, 0.4), day(194, 0, { season: 0.6 })], 194, 216)).toBe(false);
     expect(onlyLater([day(35, 0.4), day(194, 0)], 194, 216)).toBe(true);
+  });
+});
+
+describe('an earlier start', () => {
+  const rye = trialOf(allCovers().find((c) => c.id === 'cereal-rye')!.members);
+  const at = (iso: string) => dayOf(iso) - ensemble.fromDay;
+  test('is told with its odds only where it would hold, and as late as it may be', () => {
+    const odds = (trial: Trial, on: string) =>
+      earlier(trial, at(on)).map((e) => [e.kind, (e as { days: number }).days]);
+    const vetch = trialOf(allCovers().find((c) => c.id === 'hairy-vetch')!.members);
+    expect(odds(vetch, '2027-03-10')).toEqual([['sow-earlier', 14]]);
+    // Left to the frost, rye is not out of the way however early it is sown.
+    const frost = { ...rye, usable: usable.filter((m) => m.id === 'winterkill') };
+    expect(odds(frost, '2027-03-10')).toEqual([]);
+    expect(odds(frost, '2026-10-01')).toEqual([]);
+    // Before the ground is free there is no earlier.
+    expect(earlier(rye, 5)).toEqual([]);
   });
 });

@@ -488,3 +488,29 @@ describe('a stand that frost killed', () => {
     expect(told).toBeGreaterThan(0);
   });
 });
+
+describe('a sheet over what stands', () => {
+  const needs = (tasks: Task[]) =>
+    grow(planOf(['cereal-rye']), tasks).courses.map((c) => c.coverHeat[0]!.needs);
+  test('presses it down to where it lies', () => {
+    const d = at('2027-05-20');
+    const course = grow(planOf(['cereal-rye']), [done('lay-sheet', '2027-05-20')]).courses;
+    for (const c of course) {
+      expect(c.height_m[d]).toBeGreaterThan(0.4);
+      expect(c.height_m[d + 1]).toBeLessThanOrEqual(0.0501);
+    }
+  });
+  test('asks for less heat where it was cut, or crimped, before than where it stands tall', () => {
+    const laid = done('lay-sheet', '2027-05-24');
+    const tall = needs([laid]);
+    const cut = needs([done('cut', '2027-05-20'), laid]);
+    const crimped = needs([done('crimp', '2027-05-20'), laid]);
+    for (let y = 0; y < YEARS; y++)
+      for (const lowered of [cut[y]!, crimped[y]!]) {
+        // Where nothing lives any more nothing is asked for.
+        if (lowered > 0) expect(lowered).toBeLessThan(tall[y]! * 0.95);
+      }
+    expect(crimped.filter((n) => n > 0).length).toBeGreaterThan(YEARS / 2);
+    expect(cut.filter((n) => n > 0).length).toBeGreaterThan(YEARS / 4);
+  });
+});

@@ -46,6 +46,20 @@ const garden = async () => (await db.gardens.get(g))!;
 const deeds = () => db.log.count();
 
 describe('deeds on one record', () => {
+  test('two changes within a moment are two entries, unless they are steps of one movement', async () => {
+    const cover = base.covers.find((c) => c.sownOn && c.verdict === null)!;
+    const before = await deeds();
+    const change = (note: string, joins?: boolean) =>
+      changeCover(hands, cover, 'note', joins ? 'a slider' : 'a note', () => ({ note }), joins);
+    await change('a');
+    await change('ab');
+    expect(await deeds()).toBe(before + 2);
+    await change('abc', true);
+    await change('abcd', true);
+    expect(await deeds()).toBe(before + 3);
+    await undo(db, g);
+    expect((await db.covers.get(cover.id))!.note).toBe('ab');
+  });
   test('ticks faster than the screen all stay: each reads what stands when it is written', async () => {
     const tick = (id: string) =>
       changeGarden(hands, g, 'the tools at hand', (x) => ({ kit: [...x.kit, id] }));

@@ -135,3 +135,12 @@ test('a thing in a bed is put where it stands; one that was taken away meanwhile
   expect(r.ok ? '' : r.failure.code).toBe('thing-gone');
   expect((await bed(two.id)).obstacles[0]!.spots).toEqual([[0.2, -3]]);
 });
+
+test('on a plan that is turned, down is not south: with north to the right, 20 m down are 20 m east', async () => {
+  await db.gardens.update(gardenId, { north_deg: 90 });
+  await move(one.id, 0, 20);
+  const there = await bed(one.id);
+  const metres = (deg: number) => deg * 111_320;
+  expect(Math.abs(metres(there.place![1] - 54.5))).toBeLessThan(0.01);
+  expect(Math.abs(metres(there.place![0] + 1.5) * Math.cos((54.5 * Math.PI) / 180))).toBeCloseTo(20, 1);
+});
