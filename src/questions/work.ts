@@ -8,7 +8,7 @@ import { FILM_NEEDS } from '../core/termination/sheet.ts';
 import { LOOKED_AT, lookDays } from '../core/work/crowns.ts';
 import { type LoggedWork } from '../core/work/ownMinutes.ts';
 import { type PlanB, planBOf } from '../core/work/planB.ts';
-import { type WorkAsk } from '../core/work/workPlan.ts';
+import { type WorkAsk } from '../core/work/workAsk.ts';
 import { kitOf, type Thing } from '../records/things.ts';
 import type { Bed, Cover, Garden, WeatherYear } from '../records/types.ts';
 import { boxOf } from './methods.ts';

@@ -9,7 +9,7 @@ import {
 } from '../core/units/show.ts';
 import { showDay } from './dates.ts';
 import { type ToolFit } from '../core/work/cutting.ts';
-import { type Fact } from '../core/work/workPlan.ts';
+import { type Fact } from '../core/work/workAsk.ts';
 
 /** A minute as one says it: minutes up to two hours, then hours. */
 export const showMinutes = (m: number): string =>

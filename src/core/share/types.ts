@@ -4,7 +4,7 @@ import { type EndingAnswer } from '../plan/answers.ts';
 import { type ForecastInput } from '../plan/standing.ts';
 import { type EndingFigures } from '../work/figures.ts';
 import { type Sheet, type ThingKind } from '../work/things.ts';
-import { type WorkAsk } from '../work/workPlan.ts';
+import { type WorkAsk } from '../work/workAsk.ts';
 
 /** Kinds of things that lie or stand on a bed for days, and are wanted elsewhere meanwhile. The others are free again by the evening. */
 export const LYING = [

@@ -8,7 +8,8 @@ import { ownPace } from './ownMinutes.ts';
 import { moveList, penPlan } from './pen.ts';
 import { layings, neededFor, sheetTimes, together, weightsFor } from './sheets.ts';
 import { USUAL_THINGS } from './things.ts';
-import { workPlan, type WorkAsk } from './workPlan.ts';
+import { workPlan } from './workPlan.ts';
+import { type WorkAsk } from './workAsk.ts';
 
 const kind = (id: string, stage: number) => ({ figures: endingFiguresOf(id)!, stage });
 const BED = { width_m: 1.2, length_m: 8 };

@@ -1,98 +1,13 @@
-import { type Day } from '../calendar/day.ts';
-import { pressing, type Pressing } from './board.ts';
-import {
-  EDGE_MINUTES_M,
-  mowingHeights,
-  type Standing,
-  stubble_cm,
-  type ToolFit,
-  TOOLS,
-  toolsFor,
-} from './cutting.ts';
-import { type AnimalKind, type Harm } from './figures.ts';
+import { pressing } from './board.ts';
+import { EDGE_MINUTES_M, mowingHeights, stubble_cm, TOOLS, toolsFor } from './cutting.ts';
+import { type AnimalKind } from './figures.ts';
 import { biofumigantBatch_m2, cardboard, digMinutes, firstTrench_l, spread, wetting } from './loads.ts';
-import { type LoggedWork, ownPace } from './ownMinutes.ts';
-import { penPlan, type PenPlan, ROUND_HEN_DAYS_M2 } from './pen.ts';
-import { type Exposure, layings, neededFor, sheetTimes, weightsFor, type Weights } from './sheets.ts';
-import { type Board, type ClearFilm, type Flock, type HenPen, type Sheet, type Skill } from './things.ts';
-
-/** A thing of the garden with its name. */
-export type Named<T> = T & { id: string; name: string };
-
-/** What the steps of an ending are worked out from. */
-export interface WorkAsk {
-  bed: {
-    width_m: number;
-    length_m: number;
-    area_m2: number;
-    edged: boolean;
-    /** Plants that are to be kept, and things that stand in it, to be worked round by hand. */
-    keptPlants: boolean;
-    obstacles: number;
-    texture: 'sand' | 'loam' | 'clay';
-  };
-  passes: { kind: string; minutesPer100m2: number; day?: Day }[];
-  /** Every living kind at the stage it has on the day of the first step. */
-  stand: (Standing & { flowers?: number })[];
-  dm_g_m2: number;
-  height_m: number;
-  kit: readonly string[];
-  sheets: Named<Sheet>[];
-  film: Named<ClearFilm>[];
-  boards: Named<Board>[];
-  pens: Named<HenPen>[];
-  flocks: Named<Flock>[];
-  person: { mass_kg: number; skill: Skill };
-  wind: { exposure: Exposure; gust_km_h: number };
-  flow_l_min: number | null;
-  logged: readonly LoggedWork[];
-  /** Who must be kept from harm here. */
-  keeps?: readonly AnimalKind[];
-  /** Mean highest temperature of the month, °C. */
-  afternoon_c?: number;
-  /** What rots once it is turned in: its C:N, and days from then until the ground is ready. */
-  rots?: { cn: number; lies_d: number };
-  /** Bright days that kill under clear film, of the kind that takes most. */
-  film_d?: number;
-}
-
-export type Fact =
-  | { is: 'stubble'; kill_cm: number | null }
-  | { is: 'tool'; fit: ToolFit; least_cm: number; too_high: boolean }
-  | { is: 'no-tool' }
-  | { is: 'other-tools'; fits: ToolFit[] }
-  | { is: 'edges'; metres: number; minutes: number }
-  | { is: 'mow-heights'; heights_cm: number[] }
-  | { is: 'press'; board: string; edges: number; mass_kg: number; pressing: Pressing }
-  | {
-      is: 'sheets';
-      names: string[];
-      turned: boolean;
-      lap_m: number;
-      hang_m: number;
-      times: number;
-      weights: Weights;
-      gust_km_h: number;
-    }
-  | { is: 'no-sheet'; width_m: number; length_m: number }
-  | { is: 'wet'; litres: number; l_m2: number; runs: number; minutes: number | null }
-  | { is: 'cardboard'; pieces: number; kg: number; soak_l: number }
-  | { is: 'hens'; name: string; hens: number; pen: PenPlan; target: number }
-  | { is: 'flock'; name: string; days: number; heads: number }
-  | { is: 'harm'; speciesId: string; animal: AnimalKind; harm: Harm }
-  | { is: 'dig'; minutes: number; full: number }
-  | { is: 'rots'; cn: number; lies_d: number }
-  | { is: 'film-days'; bright_d: number; afternoon_c: number | undefined }
-  | { is: 'trench'; litres: number }
-  | { is: 'compost'; litres: number; barrows: number; kg: number }
-  | { is: 'biofumigate'; batch_m2: number; along_m: number }
-  | { is: 'keep-height'; cm: number }
-  | { is: 'by-hand'; keptPlants: boolean; obstacles: number }
-  | { is: 'bees' }
-  | { is: 'heat'; afternoon_c: number; severe: boolean }
-  | { is: 'flame-gate' }
-  | { is: 'nothing-between' }
-  | { is: 'manure'; touching: Day; other: Day };
+import { ownPace } from './ownMinutes.ts';
+import { penPlan, ROUND_HEN_DAYS_M2 } from './pen.ts';
+import { layings, neededFor, sheetTimes, weightsFor } from './sheets.ts';
+import { type Flock } from './things.ts';
+import { careOf } from './careOf.ts';
+import { type WorkAsk, type Fact } from './workAsk.ts';
 
 export interface PassWork {
   kind: string;
@@ -107,9 +22,12 @@ export interface PassWork {
 
 /** Pigs turn 100 m2 in some 30 pig-days, sheep and goats finish it in some 15. */
 const HEAD_DAYS_PER_M2 = { 'pig-fence': 0.3, 'stock-fence': 0.15 } as const;
+
 /** Hens clear a young or soft stand with fewer days. */
 const SOFT_G_M2 = 150;
+
 const SOFT_HEN_DAYS = 4;
+
 /** Minutes to carry and set one weight. */
 const WEIGHT_MIN = 0.5;
 
@@ -124,57 +42,6 @@ function passWork(ask: WorkAsk, p: WorkAsk['passes'][number]): PassWork {
   const pace = ownPace(p.kind, ask.logged);
   return { kind: p.kind, minutes: worked * (pace ?? 1), worked, ...(pace ? { pace } : {}), facts };
 }
-
-const HEAVY = new Set([
-  'cut',
-  'mow',
-  'crimp',
-  'dig',
-  'bury',
-  'compost-over',
-  'hoe',
-  'pull',
-  'rake-off',
-  'lay-sheet',
-]);
-const OVER_FLOWERS = new Set(['cut', 'mow', 'flail', 'crimp', 'flame', 'lay-sheet', 'graze']);
-const KILLS_KEPT = new Set(['lay-sheet', 'lay-cardboard', 'lay-film', 'flame', 'cut', 'mow', 'crimp', 'dig']);
-const ANIMALS_ON = new Set(['hens', 'pigs', 'graze']);
-/** From here on heavy work belongs in the cool of the day, and from there on in none (mean afternoons; the hottest days are hotter). */
-const WARM_C = 25;
-const HOT_C = 29;
-/** Raw manure and harvest: what touches the soil, and all else, days (usual rules; local ones come first). */
-const MANURE_TOUCHING_D = 120;
-const MANURE_OTHER_D = 90;
-/** A kind that bees come to, and the stages at which it flowers. */
-const BEE_KIND = 0.25;
-
-/** What a step may harm: the worker, kept plants, bees, animals, those who eat. Told where it bites, at the step itself. */
-function careOf(ask: WorkAsk, p: WorkAsk['passes'][number], facts: Fact[]): void {
-  const { bed } = ask;
-  if (KILLS_KEPT.has(p.kind) && (bed.keptPlants || bed.obstacles > 0))
-    facts.push({ is: 'by-hand', keptPlants: bed.keptPlants, obstacles: bed.obstacles });
-  if (
-    OVER_FLOWERS.has(p.kind) &&
-    ask.stand.some((s) => (s.flowers ?? 0) >= BEE_KIND && s.stage >= 2.7 && s.stage < 4.2)
-  )
-    facts.push({ is: 'bees' });
-  if (HEAVY.has(p.kind) && (ask.afternoon_c ?? 0) >= WARM_C)
-    facts.push({ is: 'heat', afternoon_c: ask.afternoon_c!, severe: ask.afternoon_c! >= HOT_C });
-  if (p.kind === 'flame') facts.push({ is: 'flame-gate' });
-  if (p.kind === 'lay-sheet') facts.push({ is: 'nothing-between' });
-  if (ANIMALS_ON.has(p.kind) && p.day !== undefined)
-    facts.push({ is: 'manure', touching: p.day + MANURE_TOUCHING_D, other: p.day + MANURE_OTHER_D });
-  if (ANIMALS_ON.has(p.kind)) return;
-  for (const { figures } of ask.stand)
-    for (const animal of ask.keeps ?? []) {
-      const harm = figures.harms?.[animal] ?? 0;
-      if (harm >= 2 && LEAVES_CUT.has(p.kind))
-        facts.push({ is: 'harm', speciesId: figures.id, animal, harm });
-    }
-}
-/** Steps after which what grew lies about, within reach of whoever is about. */
-const LEAVES_CUT = new Set(['cut', 'mow', 'flail', 'crimp', 'rake-off', 'pull']);
 
 type Maker = (ask: WorkAsk, facts: Fact[], usual: number) => number;
 

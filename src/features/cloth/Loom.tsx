@@ -1,40 +1,43 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { Link } from 'react-router';
 import { clothOf } from '../../core/bed/cloth.ts';
 import { isGrown, wholeBeds } from '../../core/bed/pieces.ts';
 import { underCrops } from '../../core/bed/timeline.ts';
 import { type Day, dayOf } from '../../core/calendar/day.ts';
-import { showArea } from '../../core/units/show.ts';
-import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useForecasts } from '../../ring/useForecast.ts';
-import { monthName, showDay } from '../../ui/dates.ts';
+import { showDay } from '../../ui/dates.ts';
 import { WeaveDefs } from '../../ui/Weave.tsx';
 import { EdgeHandles } from './EdgeHandles.tsx';
 import { Holes } from './Holes.tsx';
 import { PREFIX, Strip } from './Strip.tsx';
+import { Heads, Months, Now, PrintedNames } from './LoomHeads.tsx';
+import { LEFT, HEAD_PX, TOP, ROOMY, type Props } from './loomFrame.ts';
 
-const LEFT = 56;
-/** Names of the beds above the strips, and what is left under them, px. */
-const HEAD_PX = 96;
-const TOP = 4;
 /** Years behind the density of a strip; it is a picture, the answer screens use more. */
 const STRIP_YEARS = 16;
+
 const PX_PER_DAY = 1.54;
+
 /** A folded block shows its beds as slivers, and a cloth that is fitted has columns no narrower than this, px. */
 const SLIVER = 16;
+
 const LEAST_FITTED = 22;
-/** Under this a strip has no room for handles and words. */
-const ROOMY = 44;
+
 /** A piece has room for them in less. */
 const ROOMY_PIECE = 24;
+
 /** Between the pieces of a bed, px. */
 const SEAM_PX = 2;
+
 const HOLES_AHEAD_D = 400;
+
 const LEAST_COLUMN = 58;
+
 const MOST_COLUMN = 120;
+
 /** What is further than this from the window is not drawn; the window is looked at in steps of the same size. */
 const STEP_PX = 600;
+
 /** Today stands this far down the window of a long cloth. */
 const TODAY_AT = 0.5;
 
@@ -77,20 +80,6 @@ function useWindow() {
     };
   }, [look]);
   return { box, seen };
-}
-
-interface Props {
-  from: Day;
-  to: Day;
-  /** All of the time on one screen, woven coarser. */
-  whole: boolean;
-  /** All beds in the width of the window. */
-  fitted: boolean;
-  /** Blocks whose beds are slivers. */
-  folded: ReadonlySet<string>;
-  fold(block: string): void;
-  /** A bed that was looked for. */
-  sought: string | null;
 }
 
 /** The cloth: one strip a bed, time running downward. */
@@ -233,158 +222,3 @@ export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
     </div>
   );
 }
-
-/** Blocks and names over the strips; a block folds its beds to slivers. */
-function Heads({
-  beds,
-  widths,
-  total,
-  folded,
-  fold,
-  sought,
-}: {
-  beds: readonly Bed[];
-  widths: readonly number[];
-  total: number;
-} & Pick<Props, 'folded' | 'fold' | 'sought'>) {
-  const { garden } = useGarden();
-  const blocks = beds.reduce<{ block: string; width: number }[]>((runs, b, i) => {
-    const last = runs.at(-1);
-    if (last?.block === b.block) last.width += widths[i]!;
-    else runs.push({ block: b.block, width: widths[i]! });
-    return runs;
-  }, []);
-  return (
-    <div className="bg-wool no-print sticky top-0 z-30 pt-2" style={{ width: total, paddingLeft: LEFT }}>
-      {blocks.some((b) => b.block !== '') && (
-        <div className="flex">
-          {blocks.map((b, i) => (
-            <button
-              key={`${b.block}${i}`}
-              type="button"
-              className="border-warp text-bark truncate border-b px-1 text-left hover:underline"
-              style={{ width: b.width - 4, marginRight: 4 }}
-              aria-expanded={!folded.has(b.block)}
-              title={folded.has(b.block) ? `Unfold ${b.block}` : `Fold ${b.block}`}
-              onClick={() => fold(b.block)}
-            >
-              {folded.has(b.block) ? '▸ ' : '▾ '}
-              {b.block || 'other beds'}
-            </button>
-          ))}
-        </div>
-      )}
-      <div className="flex">
-        {beds.map((b, i) =>
-          widths[i]! < ROOMY ? (
-            <Link
-              key={b.id}
-              to={`/bed/${b.id}`}
-              aria-label={`Bed ${b.name}`}
-              title={`Bed ${b.name}`}
-              className={`font-display block h-11 truncate text-center leading-tight font-bold hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
-              style={{ width: widths[i], writingMode: 'vertical-rl' }}
-            >
-              {b.name}
-            </Link>
-          ) : (
-            <Link
-              key={b.id}
-              to={`/bed/${b.id}`}
-              className={`block text-center leading-tight hover:underline ${b.id === sought ? 'bg-warp' : ''}`}
-              style={{ width: widths[i] }}
-            >
-              <span className="font-display block truncate text-lg font-bold">{b.name}</span>
-              <span className="text-bark block text-xs">{showArea(b.area_m2, garden.units)}</span>
-            </Link>
-          ),
-        )}
-      </div>
-    </div>
-  );
-}
-
-const MS_PER_DAY = 86_400_000;
-const dateOf = (day: Day): Date => new Date(day * MS_PER_DAY);
-
-/** A line for the first of each month, named where there is room, and the year at each January. */
-function Months({
-  from,
-  to,
-  now,
-  y,
-  perDay,
-  total,
-}: {
-  from: Day;
-  to: Day;
-  now: Day;
-  y(day: Day): number;
-  perDay: number;
-  total: number;
-}) {
-  const months = Array.from({ length: to - from }, (_, i) => from + i).filter(
-    (d) => dateOf(d).getUTCDate() === 1,
-  );
-  const named = (m: Day) =>
-    Math.abs(m - now) * perDay > 14 && (perDay > 0.5 || dateOf(m).getUTCMonth() % 6 === 0);
-  return months.map((m) => (
-    <g key={m}>
-      <line x1={LEFT - 8} x2={total} y1={y(m)} y2={y(m)} stroke="var(--color-linen)" />
-      {named(m) && (
-        <text x={6} y={y(m) + 4} fontSize={13} fontWeight={600} fill="var(--color-bark)">
-          {monthName(m)}
-          {dateOf(m).getUTCMonth() === 0 && (
-            <tspan x={6} dy={14} fontSize={12}>
-              {dateOf(m).getUTCFullYear()}
-            </tspan>
-          )}
-        </text>
-      )}
-    </g>
-  ));
-}
-
-/** The weft of today. */
-function Now({ day, y, total }: { day: Day; y: number; total: number }) {
-  const fringe = Array.from({ length: Math.floor((total - LEFT) / 8) }, (_, k) => `M${LEFT + k * 8} ${y}v5`);
-  return (
-    <>
-      <path d={`M${LEFT - 6} ${y}H${total}`} stroke="var(--color-walnut)" strokeWidth={3} />
-      <path d={fringe.join('')} stroke="var(--color-walnut)" />
-      <rect x={0} y={y - 11} width={LEFT - 4} height={22} fill="var(--color-walnut)" />
-      <text
-        x={(LEFT - 4) / 2}
-        y={y + 4}
-        fontSize={12}
-        fontWeight={700}
-        fill="var(--color-paper)"
-        textAnchor="middle"
-      >
-        {showDay(day)}
-      </text>
-    </>
-  );
-}
-
-/** Names on the strips themselves, since the heads are not printed. */
-const PrintedNames = ({ columns }: { columns: readonly { bed: Bed; x: number; width: number }[] }) => (
-  <g className="print-only">
-    {columns.map(({ bed, x, width }) => (
-      <text
-        key={bed.id}
-        x={x + width / 2}
-        y={TOP + 16}
-        fontSize={15}
-        fontWeight={700}
-        textAnchor="middle"
-        fill="#000"
-        stroke="#fff"
-        strokeWidth={4}
-        paintOrder="stroke"
-      >
-        {bed.name}
-      </text>
-    ))}
-  </g>
-);

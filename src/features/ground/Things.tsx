@@ -1,15 +1,16 @@
 import { kit } from '../../catalogue/catalogue.ts';
 import { parseNumber } from '../../core/units/number.ts';
-import { parseSize_m, parseLength_m } from '../../core/units/length.ts';
-import { G_PER_LB, showLength } from '../../core/units/show.ts';
+import { G_PER_LB } from '../../core/units/show.ts';
 import { isThingKind, type ThingKind } from '../../core/work/things.ts';
 import { type Thing, type Person, usualThing } from '../../records/things.ts';
 import type { Garden } from '../../records/types.ts';
 import { CommittedField } from '../../ui/CommittedField.tsx';
-import { Check, SelectField } from '../../ui/fields.tsx';
+import { SelectField } from '../../ui/fields.tsx';
 import { type Change } from './change.ts';
+import { Sizes } from './Sizes.tsx';
 
 const KINDS = kit.filter((k): k is { id: ThingKind; name: string } => isThingKind(k.id));
+
 const kindName = (of: ThingKind): string => KINDS.find((k) => k.id === of)?.name ?? of;
 
 interface Props {
@@ -86,143 +87,6 @@ export function Things({ garden, change, newId }: Props) {
       <People garden={garden} change={change} newId={newId} />
       <Wind garden={garden} change={change} />
     </section>
-  );
-}
-
-const whole = (least: number, most: number) => (text: string) => {
-  const n = parseNumber(text, least, most);
-  return n.ok ? { ok: true as const, value: Math.round(n.value) } : n;
-};
-
-/** A year, or nothing where it is not known. */
-const yearOrNone = (text: string) =>
-  text.trim() === '' ? { ok: true as const, value: null } : whole(1990, 2100)(text);
-
-interface OfThing<T extends Thing = Thing> {
-  thing: T;
-  garden: Garden;
-  edit(patch: Partial<T>): void;
-}
-type ThingOf<K extends Thing['of']> = Extract<Thing, { of: K }>;
-
-/** What is asked of a thing, by what it is. */
-function Sizes({ thing, garden, edit }: OfThing) {
-  const size = { garden, edit: edit as OfThing<Sized>['edit'] };
-  switch (thing.of) {
-    case 'opaque-sheet':
-      return (
-        <>
-          <Size thing={thing} {...size} />
-          <SheetState thing={thing} edit={edit} />
-        </>
-      );
-    case 'clear-film':
-      return <Size thing={thing} {...size} />;
-    case 'crimper-board':
-      return <BoardSize thing={thing} garden={garden} edit={edit} />;
-    case 'hen-pen':
-      return (
-        <>
-          <Size thing={thing} {...size} />
-          <div>
-            <CommittedField
-              label="Hens"
-              shown={String(thing.hens)}
-              read={whole(1, 500)}
-              onCommit={(hens) => edit({ hens })}
-              decimal
-            />
-            <Check
-              label="They sleep in it"
-              checked={thing.wholeDay}
-              onChange={(wholeDay) => edit({ wholeDay })}
-            />
-          </div>
-        </>
-      );
-    case 'pig-fence':
-    case 'stock-fence':
-      return (
-        <CommittedField
-          label="Animals"
-          shown={String(thing.heads)}
-          read={whole(1, 500)}
-          onCommit={(heads) => edit({ heads })}
-          decimal
-        />
-      );
-    default:
-      return <span className="text-bark">No size needed</span>;
-  }
-}
-
-type Sized = ThingOf<'opaque-sheet'> | ThingOf<'clear-film'> | ThingOf<'hen-pen'>;
-const unitOf = (garden: Garden) => (garden.units.length === 'imperial' ? 'ft' : 'm');
-
-function Size({ thing: t, garden, edit }: OfThing<Sized>) {
-  return (
-    <CommittedField
-      label={`Size of ${t.name.toLowerCase()}`}
-      shown={`${showLength(t.width_m, garden.units)} x ${showLength(t.length_m, garden.units)}`}
-      read={(text) => parseSize_m(text, unitOf(garden))}
-      onCommit={edit}
-    />
-  );
-}
-
-function BoardSize({ thing: t, garden, edit }: OfThing<ThingOf<'crimper-board'>>) {
-  return (
-    <>
-      <CommittedField
-        label={`Length of ${t.name.toLowerCase()}`}
-        shown={showLength(t.length_m, garden.units)}
-        read={(text) => parseLength_m(text, unitOf(garden))}
-        onCommit={(length_m) => edit({ length_m })}
-      />
-      <CommittedField
-        label="Edges that press at once"
-        shown={String(t.edges)}
-        read={whole(1, 4)}
-        onCommit={(edges) => edit({ edges })}
-        decimal
-      />
-    </>
-  );
-}
-
-/** What a sheet is made of, how dark it still is, and its age. */
-function SheetState({ thing: t, edit }: Pick<OfThing<ThingOf<'opaque-sheet'>>, 'thing' | 'edit'>) {
-  return (
-    <div className="flex flex-col gap-2">
-      <SelectField
-        label="Cloth"
-        value={t.sort}
-        options={[
-          ['film', 'Black film'],
-          ['woven', 'Woven'],
-          ['rubber', 'Rubber or folded double'],
-        ]}
-        onChange={(sort) => edit({ sort })}
-      />
-      <SelectField
-        label="Held to the sun"
-        value={t.grade}
-        options={[
-          ['sound', 'Dark all over'],
-          ['pinholes', 'Points of light'],
-          ['patched', 'Mended'],
-          ['light-through', 'A glow comes through'],
-        ]}
-        onChange={(grade) => edit({ grade })}
-      />
-      <CommittedField
-        label={`Year ${t.name.toLowerCase()} was bought`}
-        shown={t.since === null ? '' : String(t.since)}
-        read={yearOrNone}
-        onCommit={(since) => edit({ since })}
-        hint="Film gets brittle after some five summers: hold it to the sun every spring."
-      />
-    </div>
   );
 }
 

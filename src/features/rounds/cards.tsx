@@ -1,20 +1,14 @@
 import { endingFiguresOf, speciesOf } from '../../catalogue/catalogue.ts';
 import { type Question } from '../../core/rounds/question.ts';
 import type { Cover, Look } from '../../records/types.ts';
-import {
-  ConditionDrawing,
-  CONDITIONS,
-  conditionWords,
-  type Squeeze,
-  SqueezeDrawing,
-} from '../../ui/drawings/Condition.tsx';
-import { StageDrawing } from '../../ui/drawings/Stage.tsx';
-import { stageFormOf, STAGE_FORMS } from '../../ui/drawings/stageForms.ts';
+import { ConditionDrawing, CONDITIONS, conditionWords } from '../../ui/drawings/Condition.tsx';
+import { stageFormOf } from '../../ui/drawings/stageForms.ts';
 import { Term } from '../../ui/Term.tsx';
-import { Swatch } from '../../ui/Weave.tsx';
-import { OF_TEN, type Pick } from './pick.ts';
+import { type Pick } from './pick.ts';
 import { PhotoCard } from './PhotoCard.tsx';
 import { Counter, PEST_WORDS, Several, SoilCard, WEED_KINDS } from './soilCards.tsx';
+import { StageCard } from './StageCard.tsx';
+import { Choices, Tens } from './choices.tsx';
 
 interface CardProps {
   question: Question;
@@ -210,144 +204,6 @@ function CrownsCard({ peek, pick, set }: { peek: boolean; pick: Pick; set(pick: 
     </>
   );
 }
-
-function Choices<T extends string>({
-  value,
-  set,
-  options,
-}: {
-  value: string | undefined;
-  set(v: T): void;
-  options: readonly (readonly [T, string])[];
-}) {
-  return (
-    <div className="mt-3 flex flex-col gap-2">
-      {options.map(([v, words]) => (
-        <button
-          key={v}
-          type="button"
-          aria-pressed={value === v}
-          className={`bg-paper min-h-14 border-2 px-4 text-left text-lg ${value === v ? 'border-walnut font-bold' : 'border-linen'}`}
-          onClick={() => set(v)}
-        >
-          {words}
-        </button>
-      ))}
-    </div>
-  );
-}
-
-/** Ten squares of the weave: tap how many. */
-function Tens({ value, set, words }: { value: number | undefined; set(n: number): void; words: string }) {
-  return (
-    <div className="mt-3">
-      <p className="font-semibold">How many of ten are {words}?</p>
-      <div className="mt-1 grid grid-cols-10 gap-1" role="group" aria-label={`How many of ten are ${words}`}>
-        {Array.from({ length: OF_TEN }, (_, i) => (
-          <button
-            key={i}
-            type="button"
-            aria-label={`${i + 1} of 10`}
-            aria-pressed={value === i + 1}
-            className={`flex h-12 items-center justify-center border-2 ${(value ?? 0) > i ? 'border-walnut bg-leaf/30' : 'border-linen bg-paper'}`}
-            onClick={() => set(i + 1)}
-          >
-            {(value ?? 0) > i && <Swatch motif="grass" size={20} />}
-          </button>
-        ))}
-      </div>
-      <button
-        type="button"
-        aria-pressed={value === 0}
-        className={`bg-paper mt-2 min-h-12 w-full border-2 ${value === 0 ? 'border-walnut font-bold' : 'border-linen'}`}
-        onClick={() => set(0)}
-      >
-        None of ten
-      </button>
-      {value !== undefined && (
-        <p className="text-bark mt-1" aria-live="polite">
-          {value} of 10 {words}
-        </p>
-      )}
-    </div>
-  );
-}
-
-const STAGES = ['leafy', 'bud', 'flower', 'milk', 'seed'] as const;
-
-/** The stage by drawings of this kind of plant, and how many of ten have come to it. */
-function StageCard({ speciesId, pick, set }: { speciesId: string; pick: Pick; set(p: Pick): void }) {
-  const form = stageFormOf(speciesId, endingFiguresOf(speciesId)?.group);
-  const grass = ['ear', 'spike', 'panicle'].includes(STAGE_FORMS[form].organ);
-  return (
-    <>
-      <p>
-        Take ten {grass ? 'stems' : 'plants'} from the middle, not the edge. Which is the furthest you find on
-        most?
-      </p>
-      {grass && (
-        <p>
-          <Term id="boot">Boot: what is that?</Term>
-        </p>
-      )}
-      <div className="mt-3 grid grid-cols-3 gap-2">
-        {STAGES.map((stage) => (
-          <button
-            key={stage}
-            type="button"
-            aria-pressed={pick.stage === stage}
-            className={`bg-paper border-2 p-1 text-center ${pick.stage === stage ? 'border-walnut font-bold' : 'border-linen'}`}
-            onClick={() => set({ stage, reached: pick.reached })}
-          >
-            <span className="block h-28">
-              <StageDrawing form={form} stage={stage} />
-            </span>
-            <span className="block text-sm leading-tight">{STAGE_FORMS[form].words[stage]}</span>
-          </button>
-        ))}
-      </div>
-      {grass && (pick.stage === 'milk' || pick.stage === 'seed') && (
-        <div className="mt-3" role="group" aria-label="Squeeze a kernel">
-          <p className="font-semibold">
-            Squeeze a kernel from the middle of the head between two nails. What comes?
-          </p>
-          <div className="mt-1 grid grid-cols-3 gap-2">
-            {SQUEEZES.map(([shows, words]) => (
-              <button
-                key={shows}
-                type="button"
-                aria-pressed={pick.squeeze === shows}
-                className={`bg-paper border-2 p-1 text-center ${pick.squeeze === shows ? 'border-walnut font-bold' : 'border-linen'}`}
-                onClick={() => set({ ...pick, squeeze: pick.squeeze === shows ? undefined : shows })}
-              >
-                <span className="block h-20">
-                  <SqueezeDrawing shows={shows} />
-                </span>
-                <span className="block text-sm leading-tight">{words}</span>
-              </button>
-            ))}
-          </div>
-          {pick.squeeze && pick.squeeze !== 'milk' && (
-            <p className="text-madder mt-1 font-semibold">Seed that would grow is in it: end it now.</p>
-          )}
-        </div>
-      )}
-      {pick.stage && pick.stage !== 'leafy' && !pick.squeeze && (
-        <Tens
-          value={pick.reached}
-          set={(reached) => set({ ...pick, reached })}
-          words={`as far as that: ${STAGE_FORMS[form].words[pick.stage]}`}
-        />
-      )}
-    </>
-  );
-}
-
-const SQUEEZES: [Squeeze, string][] = [
-  ['milk', 'a white drop'],
-  ['paste', 'a paste, the nail leaves its mark'],
-  ['hard', 'nothing, no mark'],
-];
 
 /** How this kind looks after cold: what seems dead need not be. */
 function Conditions({ speciesId }: { speciesId: string }) {

@@ -15,7 +15,8 @@ import { giveUpWords, whyNotWords } from './giveUp.ts';
 import { marksOf, type Scale, scaleOf } from '../../ui/downward.ts';
 import { type Hung, type Ways } from './useHung.ts';
 import { WaitingStrip, WeatherKey } from './WaitingStrip.tsx';
-import { WAY_PX, WayStrip } from './WayStrip.tsx';
+import { WAY_PX } from './wayHeld.ts';
+import { WayStrip } from './WayStrip.tsx';
 
 interface Props {
   ways: Ways;

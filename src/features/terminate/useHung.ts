@@ -9,7 +9,7 @@ import { workAsk } from '../../questions/work.ts';
 import type { Bed, Cover } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { useLive } from '../../ring/useLive.ts';
-import { type Held } from './WayStrip.tsx';
+import { type Held } from './wayHeld.ts';
 
 /** A way as it hangs: the method with the days a hand has given it, what it comes to and what work it is. */
 export interface Hung {
