@@ -1,0 +1,127 @@
+import { describe, expect, test } from '@jest/globals';
+import { createHash } from 'node:crypto';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { cropOf } from '../../src/catalogue/catalogue.ts';
+import { forecastCover } from '../../src/core/forecast/forecast.ts';
+import { plantBack } from '../../src/core/plantBack/plantBack.ts';
+import { aheadOf, forecastInput, observedOf } from '../../src/questions/cover.ts';
+import { familiesBefore, plantBackInput } from '../../src/questions/plantBack.ts';
+import { answerTo } from '../answer.ts';
+import { gardenFrom } from '../args.ts';
+
+/**
+ * Reference runs: what the model answers today to some ninety questions, figure by figure. Other tests say what must hold; this one says that nothing else
+ * moved. Whoever changes the model on purpose writes the figures anew (`KILIM_REFERENCE=write npx jest --selectProjects unit --testPathPatterns reference`)
+ * and reads the difference as part of the change.
+ */
+const FILE = join('cli', 'reference', 'figures.json');
+/** Few years: every figure hangs on them all the same. */
+const YEARS = 10;
+const write = process.env.KILIM_REFERENCE === 'write';
+
+interface Run {
+  /** Of the whole answer, figures to nine digits. */
+  all: string;
+  /** Some of its figures by their place in it, so that a difference can be read. */
+  some: Record<string, unknown>;
+}
+const known = (write ? {} : JSON.parse(readFileSync(FILE, 'utf8'))) as Record<string, Run>;
+
+const DIGITS = 9;
+const rounded = (_: string, v: unknown): unknown =>
+  typeof v !== 'number' ? v : Number.isFinite(v) ? Number(v.toPrecision(DIGITS)) : String(v);
+
+const SOME = 16;
+function leaves(v: unknown, path = ''): [string, unknown][] {
+  if (v === null || typeof v !== 'object') return [[path, v]];
+  return Object.entries(v).flatMap(([k, x]) => leaves(x, path ? `${path}.${k}` : k));
+}
+
+/** What the shell says, as figures where it says figures. */
+function said(line: string): unknown {
+  const text = answerTo(line.split(' '));
+  return /^[[{]/.test(text) ? JSON.parse(text) : { text };
+}
+
+function runOf(answer: unknown): Run {
+  const exact = JSON.stringify(answer, rounded);
+  const all = leaves(JSON.parse(exact));
+  const step = Math.max(1, Math.floor(all.length / SOME));
+  return {
+    all: createHash('sha256').update(exact).digest('hex').slice(0, 16),
+    some: Object.fromEntries(all.filter((_, i) => i % step === 0).slice(0, SOME)),
+  };
+}
+
+const NORTH = 'demo/north-shore.kilim.json';
+const SOUTH = 'demo/two-gums.kilim.json';
+
+/** Every cover of a demo garden as its screens ask for it: the forecast, and when its crop can go in. */
+function followed(file: string): [string, () => unknown][] {
+  const c = gardenFrom(file);
+  const today = c.garden.seasonClock!;
+  return c.covers.flatMap((cover): [string, () => unknown][] => {
+    const bed = c.beds.find((b) => b.id === cover.bedId)!;
+    const next = c.plantings.find((p) => p.id === cover.nextPlantingId);
+    const input = () => ({
+      ...forecastInput(c.garden, bed, cover, c.plantings, c.looks, today, YEARS),
+      observed: observedOf(c.weather, cover, today),
+      ahead: aheadOf(c.weather, today),
+    });
+    const planted = () => {
+      const asked = input();
+      const { settled, best } = forecastCover(asked);
+      const families = familiesBefore({ bed, ...c }, next!, asked.plantDay).map((f) => f.family);
+      const ending = settled ?? best;
+      return ending && plantBack(plantBackInput(asked, ending, cropOf(next!.cropId), next!.way, families));
+    };
+    return [
+      [`forecast ${cover.id}`, () => forecastCover(input())],
+      ...(next && !next.plantedOn
+        ? [[`plant back after ${cover.id}`, planted] as [string, () => unknown]]
+        : []),
+    ];
+  });
+}
+
+const lines: string[] = [
+  `choose ${NORTH} R1 --from 2027-09-08 --plant 2028-05-20 --next tomato --aims feed:3,hold:2 --years 8 --top 40`,
+  `choose ${NORTH} 8 --from 2027-06-20 --plant 2027-08-20 --next kale --aims smother:3,flowers:1 --years 8 --top 40`,
+  `choose ${NORTH} 3 --from 2027-03-01 --plant 2028-04-20 --next potato --as seed --aims feed:2,bulk:2,ease:1 --years 6 --top 40`,
+  `choose ${SOUTH} Gate --from 2027-04-01 --plant 2027-10-20 --next summer-squash --aims catch:2,loosen:1,hold:1 --years 8 --top 40`,
+  `terminate ${NORTH} north-shore-cover-6-2026-09 --years 10`,
+  `seed ${NORTH}`,
+  `seed ${SOUTH}`,
+  ...['2027-04-13', '2027-04-26', '2027-05-10', '2027-10-20'].flatMap((day) => [
+    `rounds ${NORTH} --today ${day}`,
+    `jobs ${NORTH} --today ${day}`,
+    `jobs ${SOUTH} --today ${day}`,
+  ]),
+  `share ${NORTH} --years 10`,
+  `share ${SOUTH} --years 10`,
+  `learn ${SOUTH}`,
+  `years ${NORTH} --years 10`,
+  `trial ${NORTH}`,
+  ...['sorghum-sudangrass', 'buckwheat', 'white-clover', 'cereal-rye:0.5,hairy-vetch:0.5'].map(
+    (cover) =>
+      `forecast --pattern humid-temperate --cover ${cover} --sow 2026-06-10 --on 2026-07-20,2026-09-01 --years 10`,
+  ),
+];
+const asked: [string, () => unknown][] = [
+  ...lines.map((line): [string, () => unknown] => [`kilim ${line}`, () => said(line)]),
+  ...followed(NORTH),
+  ...followed(SOUTH),
+];
+
+describe('the model answers as it did', () => {
+  const runs: Record<string, Run> = {};
+  test.each(asked)('%s', (name, answer) => {
+    runs[name] = runOf(answer());
+    if (!write) expect(runs[name]).toEqual(known[name]);
+  });
+  test('and was asked nothing that is not written down', () => {
+    if (write) writeFileSync(FILE, `${JSON.stringify(runs, null, 2)}\n`);
+    else expect(Object.keys(known).sort()).toEqual(asked.map(([name]) => name).sort());
+  });
+});
