@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { methods } from '../catalogue/catalogue.ts';
 import { usualThing, type Thing } from '../records/things.ts';
 import { methodsHere } from './methods.ts';
 import { FREE_RULES } from './rules.ts';
@@ -19,6 +20,20 @@ describe('what things with sizes make of the ways of ending', () => {
     const two = [1, 2].map((i) => asked('opaque-sheet', { id: `s${i}`, width_m: 2, length_m: 5 }));
     expect(way('sheet', two).missing).toEqual([]);
     expect(way('cut', [asked('opaque-sheet', { width_m: 2, length_m: 5 })]).missing).toEqual([]);
+  });
+  test('plants that are kept in a bed rule out what would kill or spoil them, and nothing else', () => {
+    const all = (keptPlants: boolean) =>
+      methodsHere({ kit: ['shears'], things: [], rules: FREE_RULES }, { ...BED, keptPlants });
+    for (const m of methods) {
+      const said = (kept: boolean) => all(kept).find((w) => w.id === m.id)!.missing;
+      const more = said(true).filter((words) => !said(false).includes(words));
+      expect([m.id, more]).toEqual([
+        m.id,
+        m.keptPlants === 'safe'
+          ? []
+          : [`plants kept in this bed would ${m.keptPlants === 'killed' ? 'die' : 'be spoiled'}`],
+      ]);
+    }
   });
   test('a size that nobody was asked about rules nothing out', () => {
     expect(

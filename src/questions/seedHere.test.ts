@@ -77,6 +77,26 @@ describe('what the seed that is here comes to', () => {
     expect(at([lot(0)])).toBeUndefined();
     expect(at([lot(900, { speciesId: 'cereal-rye' })])).toBeUndefined();
   });
+  test('of a mix each kind is held against its own seed', () => {
+    const mix = {
+      ...cover,
+      parts: [
+        { speciesId: 'cereal-rye', share: 0.5 },
+        { speciesId: 'hairy-vetch', share: 0.5 },
+      ],
+      seed: [],
+    };
+    const [rye, vetch] = weightsOf(mix, bed);
+    const lots = [lot(5000, { speciesId: 'cereal-rye' }), lot(1, { speciesId: 'hairy-vetch' })];
+    const { shelf } = seedHere({ id: 'rye-vetch' }, [{ cover: mix, bed }], { recipes: [], lots }, TODAY);
+    expect(shelf.map((s) => [s.speciesId, s.has_g, s.buy_g > 0])).toEqual([
+      ['cereal-rye', 5000, false],
+      ['hairy-vetch', 1, true],
+    ]);
+    // Fresh seed of the shelf lives about as the bag's: what is wanted of it is about what the scale is to show.
+    expect(shelf[0]!.need_g / rye!.weigh_g).toBeCloseTo(1, 0);
+    expect(shelf[1]!.need_g / vetch!.weigh_g).toBeCloseTo(1, 0);
+  });
   test('it is said in packs and throws, with what to do', () => {
     const said = (size_g: number | null, beds = 1) =>
       seedHereWords(

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
+import { coverTitle } from '../../catalogue/catalogue.ts';
 import { type KilimDatabase } from '../db.ts';
 import { cellsOf } from '../../core/bed/pieces.ts';
 import { coverDays } from '../../core/bed/timeline.ts';
@@ -435,6 +436,9 @@ describe('while it is cut', () => {
   test('it becomes whole when nothing is on its pieces, on a day from which pieces are no more', async () => {
     const used = await joinBed(hands, bed, '2027-05-01', '2027-05-01');
     expect(!used.ok && [used.failure.code, used.failure.where]).toEqual(['piece-in-use', 'north half']);
+    const [piece] = await piecesNow();
+    const [there] = await coversOf(piece!.id);
+    expect(!used.ok && used.failure.facts).toEqual({ what: coverTitle(there!) });
     for (const p of await piecesNow()) {
       for (const c of await coversOf(p.id))
         await changeCover(hands, c, 'end', 'end', () => ({
