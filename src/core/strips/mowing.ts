@@ -139,7 +139,7 @@ export function mowing(input: MowingInput): Mowing {
   const { today, sward, low_cm, beside, sownOn } = input;
   const mown = [...new Set(input.mownOn)].filter((d) => d >= sownOn && d <= today).sort((a, b) => a - b);
   // A sowing comes up in its own time: the path begins at nothing then.
-  const start = Math.max(sownOn, mown.findLast((d) => d <= today - SEASON_D) ?? -Infinity, today - SEASON_D);
+  const start = Math.max(sownOn, today - SEASON_D);
   const fromDay = start - AHEAD_D;
   const known = new Map(
     [...input.ahead, ...input.observed].map(([day, tmin_c, tmax_c, rain_mm]) => [

@@ -1,3 +1,4 @@
+import { rest } from '../../../core/ground/pull.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { inARow } from '../../../core/ground/layOut.ts';
@@ -13,7 +14,7 @@ import { CommittedField } from '../../../ui/CommittedField.tsx';
 import { SelectField, TextField } from '../../../ui/fields.tsx';
 import { follows } from './follows.ts';
 import { ShapeFields } from './ShapeFields.tsx';
-import { type PlacedBed, type Plan, rest } from './usePlan.ts';
+import { type PlacedBed, type Plan } from './usePlan.ts';
 
 const SEASONS = [
   ['In midsummer', 172],

@@ -1,3 +1,4 @@
+import { rest } from '../../../core/ground/pull.ts';
 import { useMemo, useState } from 'react';
 import { walkLength_m, walkOrder } from '../../../core/ground/walk.ts';
 import { type Sky } from '../../../core/ground/shade.ts';
@@ -13,7 +14,7 @@ import { Check, RangeField, SelectField, TextField } from '../../../ui/fields.ts
 import { BedCard, newNames } from './BedCard.tsx';
 import { MARK_WORDS, MarkCard, newMark } from './MarkCard.tsx';
 import { PlanView } from './PlanView.tsx';
-import { type Plan, rest, usePlan } from './usePlan.ts';
+import { type Plan, usePlan } from './usePlan.ts';
 import { useKeptForm } from '../../../ring/useKeptForm.ts';
 import { readBy } from '../../../ring/typedFigures.ts';
 import { z } from 'zod';

@@ -1,8 +1,9 @@
+import { rest } from '../../../core/ground/pull.ts';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useState } from 'react';
 import { type Point, turned } from '../../../core/ground/shape.ts';
 import { movedTo, type Spot, spotsOf, within } from '../../../core/ground/spots.ts';
-import { type PlacedBed, type Plan, rest } from './usePlan.ts';
+import { type PlacedBed, type Plan } from './usePlan.ts';
 
 const NUDGE_M = 0.05;
 const STRIDE_M = 0.5;

@@ -1,12 +1,13 @@
+import { rest, TURN_DEG } from '../../../core/ground/pull.ts';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { shadowOf, type Sky } from '../../../core/ground/shade.ts';
 import { cornersOf, type Point } from '../../../core/ground/shape.ts';
 import { WeaveDefs } from '../../../ui/Weave.tsx';
-import { type Plan, rest } from './usePlan.ts';
+import { type Plan } from './usePlan.ts';
 import { PlanMark } from './PlanMark.tsx';
 import { OneBed } from './OneBed.tsx';
-import { PREFIX, TURN_DEG, type Hand } from './hand.ts';
+import { PREFIX, type Hand } from './hand.ts';
 
 const MOST_PX_A_M = 64;
 

@@ -2,8 +2,6 @@ import { type Point } from '../../../core/ground/shape.ts';
 
 export const PREFIX = 'plan';
 
-export const TURN_DEG = 5;
-
 /** Where a hand has something just now, m and degrees from where it lies. */
 export interface Hand {
   id: string;

@@ -119,7 +119,3 @@ export function usePlan() {
 }
 
 export type Plan = ReturnType<typeof usePlan>;
-
-/** Dragged and nudged things come to rest on five centimetres. */
-const STEP_M = 0.05;
-export const rest = (m: number): number => Math.round(Math.round(m / STEP_M) * STEP_M * 1000) / 1000;
