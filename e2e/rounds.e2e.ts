@@ -247,20 +247,23 @@ test('a garden of three years is held against the book, lets it in, and says so;
     // A cover dragged to the gap of another bed hangs there, or it is said that it cannot.
     const hung = grid.getByRole('button', { name: /, 2028, in time in/ });
     await hung.nth(1).waitFor({ timeout: 120_000 });
-    const nameOf = async (nth: number) =>
-      (await hung.nth(nth).getAttribute('aria-label'))!.split(' before ')[0]!;
-    const dragged = await nameOf(0);
-    const other = await hung.nth(1).getAttribute('data-gap');
-    const [one, two] = [(await hung.nth(0).boundingBox())!, (await hung.nth(1).boundingBox())!];
-    await page.mouse.move(one.x + 30, one.y + 6);
+    const [mine, other] = await Promise.all([0, 1].map((k) => hung.nth(k).getAttribute('data-gap')));
+    const middle = async (gap: string | null) => {
+      const { x, y } = (await grid.locator(`[data-gap="${gap}"]`).boundingBox())!;
+      return [x + 30, y + 6] as const;
+    };
+    await page.mouse.move(...(await middle(mine!)));
     await page.mouse.down();
-    await page.mouse.move(two.x + 30, two.y + 6, { steps: 8 });
-    await page.getByText(new RegExp(`^${dragged} before .*(in time in|let go)`)).waitFor();
+    // Nothing moves under a hand: from here on it is where it is.
+    await page.mouse.move(...(await middle(other!)), { steps: 8 });
+    const over = await page.getByText(/^.* before .*(in time in|let go)/).textContent();
+    const dragged = over!.split(' before ')[0]!;
     await page.mouse.up();
     await page.waitForFunction(
       ([gap, name]) =>
         document.querySelector(`[data-gap="${gap}"]`)?.getAttribute('aria-label')?.includes(name!),
       [other, dragged],
+      { timeout: 180_000 },
     );
     // Covers come gap by gap, and those that are there are planned with the crops.
     await judged.getByRole('button', { name: /^Plan \d+ crops and \d+ covers? for 2028$/ }).click();
