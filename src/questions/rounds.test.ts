@@ -28,6 +28,20 @@ describe('the covers of a walk', () => {
     }
     expect(roundCovers(c, '2024-01-01')).toEqual([]);
   });
+  test('go block by block, a block as early as its first bed, and within it as the beds are numbered', () => {
+    const [a, b, d, e] = roundCovers(c, TODAY).map((k) => k.bedId) as [string, string, string, string];
+    const place: Record<string, [block: string, order: number]> = {
+      // The far block holds the first bed of all and a late one.
+      [a]: ['near', 5],
+      [b]: ['far', 9],
+      [d]: ['far', 1],
+      [e]: ['near', 4],
+    };
+    const beds = c.beds
+      .filter((x) => place[x.id])
+      .map((x) => ({ ...x, block: place[x.id]![0], order: place[x.id]![1] }));
+    expect(roundCovers({ ...c, beds }, TODAY).map((k) => k.bedId)).toEqual([d, b, e, a]);
+  });
   test('the one spadeful of a walk is for the bed that has waited longest, one never dug before all others', () => {
     const dug = (looks: typeof c.looks) =>
       roundCovers({ ...c, looks: [...c.looks, ...looks] }, TODAY).filter((k) => k.spade);

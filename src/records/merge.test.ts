@@ -568,3 +568,12 @@ test('where neither side has a later word, what is there stays before what is no
   ] as const)
     expect(merge(a, b).covers.find((c) => c.id === first!.id)!.irrigated).toBe(true);
 });
+
+test('where both sides say something else of the same moment, one and the same word stays on either side', () => {
+  const bare = { ...base, stamps: [] };
+  const [first, ...others] = bare.beds;
+  const noted = (note: string) => ({ ...bare, beds: [{ ...first!, note }, ...others] });
+  const kept = (a: string, b: string) => merge(noted(a), noted(b)).beds.find((x) => x.id === first!.id)!.note;
+  expect([kept('stony', 'wet'), kept('wet', 'stony')]).toEqual(['wet', 'wet']);
+  expect([kept('', 'wet'), kept('wet', '')]).toEqual(['wet', 'wet']);
+});

@@ -100,6 +100,20 @@ describe('verbs', () => {
     expect((await redo(db, garden.id)).ok).toBe(true);
     expect((await db.gardens.get(garden.id))!.name).toBe('Renamed');
   });
+  test('undo tells what it takes back: one bed by its name, several by their number', async () => {
+    const some = (await demo()).beds.slice(0, 2);
+    for (const [beds, label] of [
+      [some.slice(0, 1), `bed ${some[0]!.name}`],
+      [some, '2 beds'],
+    ] as const) {
+      await saveBeds(
+        hands,
+        beds.map((b) => ({ ...b, note: `${b.note} ${label}` })),
+      );
+      const back = await undo(db, some[0]!.gardenId);
+      expect(back.ok && back.value.label).toBe(label);
+    }
+  });
   test('overlapping crops, dates out of order and impossible sizes are refused and change nothing', async () => {
     const { plantings, covers, beds, garden } = await demo();
     const before = await readGarden(db, garden.id);
