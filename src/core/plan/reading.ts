@@ -85,9 +85,10 @@ export function readCourse(plan: Plan, course: Course, season: Season, out: Read
     weedMass[d] = weeds.mass;
     weedSeeds[d] = weeds.seeds;
   }
-  out.livesUntil = last;
-  while (out.livesUntil > plan.sownAt && mostAlive(course, out.livesUntil - 1) <= DEAD_BELOW)
-    out.livesUntil--;
+  // Counted down in a variable of its own: an engine that counts down a field throws away what it had made of this function, every time.
+  let lives = last;
+  while (lives > plan.sownAt && mostAlive(course, lives - 1) <= DEAD_BELOW) lives -= 1;
+  out.livesUntil = lives;
   return out;
 }
 
