@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { splitOf } from './parts.ts';
+import { type Stamp, stamped } from './stamps.ts';
 
 const passes = Array.from({ length: 12 }, (_, i) => ({ kind: 'cut', due: `2027-05-${String(i + 10)}` }));
 
@@ -37,5 +38,35 @@ describe('fields that are made one part by part', () => {
     expect(split.from(split.of(life([])))).toEqual(life([]));
     // A strip that has begun on one side alone is one word.
     expect(splitOf('beds', 'life', undefined, life([mow]))).toBeUndefined();
+  });
+});
+
+describe('words of a record', () => {
+  const cover = (done: (string | null)[]) =>
+    ({
+      id: 'c',
+      passes: done.map((doneOn, i) => ({ kind: 'cut', due: `2027-05-${10 + i}`, doneOn })),
+    }) as never;
+  const word = (minute: number) => ({ at: `2027-05-01T08:0${minute}:00.000Z`, by: 'here' });
+  const write = (old: Stamp | undefined, before: unknown, after: unknown, minute: number) =>
+    stamped(
+      old,
+      { table: 'covers', id: 'c', before: before as never, after: after as never },
+      'g',
+      word(minute),
+    );
+  test('each step of a plan has its own; a plan that is written whole has one, and the words of its old steps go', () => {
+    const two = cover([null, null]);
+    const first = cover(['2027-05-10', null]);
+    const step = write(undefined, two, first, 1);
+    expect(step.fields).toEqual({ 'passes.0': word(1) });
+    const second = write(step, first, cover(['2027-05-10', '2027-05-12']), 2);
+    expect(second.fields).toEqual({ 'passes.0': word(1), 'passes.1': word(2) });
+    const whole = write(second, cover(['2027-05-10', '2027-05-12']), cover([null]), 3);
+    expect(whole.fields).toEqual({ passes: word(3) });
+    expect(write(whole, cover([null]), null, 4)).toMatchObject({
+      gone: { ...word(4), was: { id: 'c' } },
+      fields: { passes: word(3) },
+    });
   });
 });

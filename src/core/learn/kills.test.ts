@@ -73,6 +73,18 @@ describe('endings of a garden', () => {
       for (const look of e.asked.looks) expect(look.day).toBeLessThanOrEqual(e.startDay);
     }
   });
+  test('a cover that a sheet killed tells nothing of blows, however dead it is', () => {
+    const { coverId } = all[0]!;
+    const asSheet = endedBy(
+      {
+        ...garden,
+        covers: garden.covers.map((c) => (c.id === coverId ? { ...c, method: 'sheet' } : c)),
+      },
+      TODAY,
+      20,
+    );
+    expect(asSheet.map((e) => e.coverId)).toEqual(all.map((e) => e.coverId).filter((id) => id !== coverId));
+  });
   test('a pass more than the way has, or green again, is no kill at the first go', () => {
     const { coverId } = all.find((e) => e.method.id === 'cut')!;
     const killedAs = (part: (c: (typeof garden.covers)[0]) => object) =>

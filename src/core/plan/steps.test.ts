@@ -16,6 +16,11 @@ describe('steps still to be done', () => {
       { index: 1, due: dayOf('2027-05-30'), late: false },
     ]);
   });
+  test('that are due today are due, and not late', () => {
+    expect(stepsAhead([pass('cut', '2027-05-20')], undefined, dayOf('2027-05-20'))).toEqual([
+      { index: 0, due: dayOf('2027-05-20'), late: false },
+    ]);
+  });
   test('that are overdue fall on today and move those after them along by as much', () => {
     expect(
       stepsAhead([pass('cut', '2027-05-20'), pass('cut', '2027-05-30')], undefined, dayOf('2027-05-24')),

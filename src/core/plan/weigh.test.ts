@@ -36,6 +36,42 @@ const mean = (look: Omit<LookSeen, 'day'>, f: (c: Course, y: number) => number, 
 const even = (f: (c: Course, y: number) => number) => meanOf(grown.courses.map(f));
 const member = (s: number) => (a: Float32Array) => a[AT * 2 + s]!;
 
+describe('the likelihood of a look in one year', () => {
+  const told = (look: Omit<LookSeen, 'day'>, at = AT) => likelihoods(grown, { day: FROM + at, ...look });
+  const off = (x: number, sd: number) => -0.5 * (x / sd) ** 2;
+  const each = (look: Omit<LookSeen, 'day'>, want: (c: Course, y: number) => number, at = AT) =>
+    told(look, at).forEach((l, y) => expect(l).toBeCloseTo(want(grown.courses[y]!, y), 6));
+  test('is normal in what was seen: cover by 0.12, height by a quarter in logs, plants alive by 0.15', () => {
+    each({ cover: 0.6 }, (c) => off(c.cover[AT]! - 0.6, 0.12));
+    each({ height_m: 0.5 }, (c) => off(Math.log(Math.max(0.005, c.height_m[AT]!) / 0.5), 0.25));
+    each({ alive: 0.7 }, (c) => off(c.alive[AT * 2]! - 0.7, 0.15));
+    each({ members: [{ index: 1, alive: 0.7 }] }, (c) => off(c.alive[AT * 2 + 1]! - 0.7, 0.15));
+  });
+  test('a stage counts by how far outside of it a year is, in 0.35 of a stage', () => {
+    const outside = (x: number, low: number, high: number) => Math.max(0, low - x, x - high);
+    each({ members: [{ index: 1, stage: 'bud' }] }, (c) => off(outside(c.stage[AT * 2 + 1]!, 2, 3), 0.35));
+    each({ stage: 'flower' }, (c) => off(outside(c.stage[AT * 2]!, 3, 4), 0.35));
+    each({ members: [{ index: 0, squeeze: 'paste' }] }, (c) => off(outside(c.stage[AT * 2]!, 4.4, 5), 0.35));
+  });
+  test('weeds count by how far outside of few, some or many they are, in 0.15 of all there could be', () => {
+    const mass = (y: number) => yearOf(grown, y).reading.weedMass[AT - 1]!;
+    each({ weeds: 'few' }, (_, y) => off(Math.max(0, mass(y) - 0.2), 0.15));
+    each({ weeds: 'some' }, (_, y) => off(Math.max(0, 0.1 - mass(y), mass(y) - 0.55), 0.15));
+    each({ weeds: 'many' }, (_, y) => off(Math.max(0, 0.4 - mass(y)), 0.15));
+  });
+  test('nothing up counts by the days since it was, something up by the days until it is, in threes and ten at most', () => {
+    const up = (c: Course) => Math.min(...c.emerged);
+    for (const at of [12, 18, 22, 40]) {
+      each({ emergence: 'none' }, (c) => off(Math.min(10, Math.max(0, at - up(c))), 3), at);
+      each({ emergence: 'some' }, (c) => off(Math.min(10, Math.max(0, up(c) - at)), 3), at);
+    }
+  });
+  test('several things seen at once add up', () => {
+    const [a, b, both] = [told({ cover: 0.6 }), told({ height_m: 0.5 }), told({ cover: 0.6, height_m: 0.5 })];
+    both.forEach((l, y) => expect(l).toBeCloseTo(a[y]! + b[y]!, 9));
+  });
+});
+
 describe('a look moves the years towards what was seen', () => {
   test('a member that lags is weighed by its own stage: clover in bud holds clover back, and rye hardly', () => {
     const clover = (c: Course) => member(1)(c.stage);

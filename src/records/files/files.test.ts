@@ -92,6 +92,17 @@ describe('a garden file with one thing wrong is refused, and the place named', (
       failure: { where: path.join(' › '), facts: { problem } },
     });
   });
+  test('the coldest and the hottest air there is are let in', () => {
+    for (const [path, value] of [
+      [['garden', 'site', 'tmin_c', 2], -90],
+      [['garden', 'site', 'tmax_c', 2], 65],
+      [['garden', 'site', 'coldestNight_c'], -90],
+      [['garden', 'site', 'wetShare', 4], 1],
+      [['garden', 'site', 'wetShare', 4], 0],
+      [['garden', 'site', 'rain_mm', 4], 0],
+    ] as const)
+      expect(readGardenFile(JSON.stringify(set(fresh(), [...path], value))).ok).toBe(true);
+  });
   test('a file of an older form may lack what came later, one of today may not; what is no record in either is named', () => {
     const older = (version: number, path: string[] = [], value: unknown = undefined) => {
       const json = set(fresh(), ['version'], version) as Json;
