@@ -5,7 +5,7 @@ import { byBlows, type EndedBy } from '../core/learn/kills.ts';
 import { type LookedAt } from '../core/learn/learn.ts';
 import { type GardenContents } from '../records/verbs/verbs.ts';
 import type { Bed, Cover, Look, Lot } from '../records/types.ts';
-import { unknownKinds } from '../catalogue/catalogue.ts';
+import { findWay, unknownKinds } from '../catalogue/catalogue.ts';
 import { methodsHere } from './methods.ts';
 import { germinationOf } from './needs.ts';
 import { seedOnGround } from './weights.ts';
@@ -101,12 +101,18 @@ export function livedThrough(
   const bed = contents.beds.find((b) => b.id === cover.bedId);
   const end = endOf(cover);
   if (!asked || !bed || !end) return undefined;
-  const planned = { ...cover, seed: cover.seed.map((s) => ({ ...s, used_g: null })) };
+  const plannedWay = cover.plannedWayId === undefined ? undefined : findWay(cover.plannedWayId);
+  const planned = {
+    ...cover,
+    wayId: plannedWay?.id ?? cover.wayId,
+    seed: cover.seed.map((s) => ({ ...s, used_g: null })),
+  };
   const byHand = endingPasses(cover).some((p) => p.doneOn && !p.kind.startsWith('check'));
   return {
     asked,
     plannedSowDay: dayOf(cover.sowOn),
     plannedSeed_g_m2: seedOnGround(planned, bed),
+    plannedWay,
     wokeSeed_g_m2: asked.seed_g_m2.map((g, i) => g * wokeOf(cover, cover.parts[i]!.speciesId, contents.lots)),
     endDay: byHand ? dayOf(end) : null,
   };

@@ -413,6 +413,8 @@ export const coverSchema = z.object({
   called: z.string().max(80),
   aims: z.array(z.object({ id: z.string(), strands: z.number().int().min(1).max(3) })),
   wayId: z.string(),
+  /** The way of sowing that it was planned with, where another was taken in the end. */
+  plannedWayId: z.string().optional(),
   /** Weeks past the best time of sowing, for which more seed is weighed. */
   weeksLate: z.number().min(0).max(20),
   /** Strips that are sown and no more (aisles, gaps between rows); null for the whole bed. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { readGardenFile } from '../../records/files/gardenFile.ts';
-import { speciesOf } from '../../catalogue/catalogue.ts';
+import { findWay, speciesOf } from '../../catalogue/catalogue.ts';
 import { liveShare } from '../seed/weight.ts';
 import { weightsOf } from '../../questions/weights.ts';
 import { livedThrough, lookedAt } from '../../questions/learn.ts';
@@ -37,8 +37,8 @@ describe('what came of a cover', () => {
     const came = cameOf(lived);
     expect(came.length).toBeGreaterThan(0);
     for (const c of came) {
-      const { rate, age, date, warmth, rain, rest } = c.causes;
-      expect(c.expected.mid + rate + age + date + warmth + rain + rest).toBeCloseTo(c.seen, 6);
+      const { rate, age, way, date, warmth, rain, rest } = c.causes;
+      expect(c.expected.mid + rate + age + way + date + warmth + rain + rest).toBeCloseTo(c.seen, 6);
       expect(c.expected.low).toBeLessThanOrEqual(c.expected.mid);
     }
   });
@@ -48,6 +48,31 @@ describe('what came of a cover', () => {
       (c) => c.what === 'bulk',
     )!;
     expect(late.causes.date).toBeLessThan(-10);
+  });
+  test('sown in the way that was planned, the way is no cause; planned to be raked in and left on top, it is, and of nothing else', () => {
+    const bulk = (of: typeof lived) => cameOf(of).find((c) => c.what === 'bulk')!;
+    expect(bulk(lived).causes.way).toBe(0);
+    expect(bulk({ ...lived, plannedWay: lived.asked.way }).causes.way).toBe(0);
+    const onTop = { ...lived, asked: { ...lived.asked, way: findWay('surface')! } };
+    const [asPlanned, otherwise] = [bulk(onTop), bulk({ ...onTop, plannedWay: findWay('raked')! })];
+    expect(otherwise.causes.way).toBeLessThan(-5);
+    expect(otherwise.causes.way).toBeCloseTo(
+      asPlanned.expected.mid +
+        asPlanned.causes.rate +
+        asPlanned.causes.age -
+        (otherwise.expected.mid + otherwise.causes.rate + otherwise.causes.age),
+      6,
+    );
+    expect(otherwise.causes.date).toBeCloseTo(asPlanned.causes.date, 9);
+    expect(otherwise.causes.rain).toBeCloseTo(asPlanned.causes.rain, 9);
+  });
+  test('a cover that was sown otherwise than planned is asked of with both ways, its seed as it was planned for the first', () => {
+    const other = livedThrough(garden, { ...ended, wayId: 'surface', plannedWayId: 'raked' }, TODAY)!;
+    expect([other.plannedWay!.id, other.asked.way.id]).toEqual(['raked', 'surface']);
+    expect(other.plannedSeed_g_m2).toEqual(
+      livedThrough(garden, { ...ended, wayId: 'raked' }, TODAY)!.plannedSeed_g_m2,
+    );
+    expect(livedThrough(garden, ended, TODAY)!.plannedWay).toBeUndefined();
   });
   test('thrown as planned, the seed is no cause; half of what was planned costs bulk and nothing of the date', () => {
     const planned = { ...lived, plannedSeed_g_m2: lived.asked.seed_g_m2 };

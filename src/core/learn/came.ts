@@ -5,6 +5,7 @@ import { type ForecastInput, standOf } from '../plan/standing.ts';
 import { yearOf } from '../plan/year.ts';
 import { meanOf, type Spread, spreadOf } from '../random/quantile.ts';
 import { type Course, dryMatterOn } from '../stand/course.ts';
+import { type SowingWay } from '../stand/emergence.ts';
 import { STAGES } from '../stand/species.ts';
 import { type Season } from '../weather/season.ts';
 
@@ -14,6 +15,8 @@ export interface LivedThrough {
   plannedSowDay: Day;
   /** Living seed that was planned, g/m2 by member: what was thrown may be another weight. */
   plannedSeed_g_m2: number[];
+  /** The way of sowing that was planned, where another was taken. */
+  plannedWay?: SowingWay | undefined;
   /** Of what was thrown, the seed that its lot's age and test let come up; what the bag or the plan said may be more. */
   wokeSeed_g_m2: number[];
   /** Day of the first pass by hand, up to which it grew; null where the weather ended it and nobody knows the day. */
@@ -28,10 +31,18 @@ export interface CameOf {
   /** What was seen: a day between two looks, the mass that fits what was seen, or the middle of what is called few, some or many weeds. */
   seen: number;
   /**
-   * By so much each moved it: more or less seed, seed that had aged, another sowing day, warmth that was not the usual, rain that was not, and all else (kind,
+   * By so much each moved it: more or less seed, seed that had aged, another way of sowing, another sowing day, warmth that was not the usual, rain that was not, and all else (kind,
    * ground, hand, chance).
    */
-  causes: { rate: number; age: number; date: number; warmth: number; rain: number; rest: number };
+  causes: {
+    rate: number;
+    age: number;
+    way: number;
+    date: number;
+    warmth: number;
+    rain: number;
+    rest: number;
+  };
   /** The weather from sowing to that day against the usual: °C warmer, and rain as so many times it. */
   weather: { warmer_c: number; rainTimes: number };
 }
@@ -59,21 +70,23 @@ export function dayBetween(
 
 /**
  * Answers: what came of a cover beside what was expected, and why? The core runs again with one thing changed at a time: as planned in usual weather, the
- * seed that was thrown, how much of it still woke, the real day, the real warmth, the real rain; what is left is the kind's, the ground's and chance.
+ * seed that was thrown, how much of it still woke, the way it was sown, the real day, the real warmth, the real rain; what is left is the kind's, the ground's and chance.
  */
 export function cameOf(
-  { asked: thrown, plannedSowDay, plannedSeed_g_m2, wokeSeed_g_m2, endDay }: LivedThrough,
+  { asked: thrown, plannedSowDay, plannedSeed_g_m2, plannedWay, wokeSeed_g_m2, endDay }: LivedThrough,
   years = YEARS,
 ): CameOf[] {
   const asked = { ...thrown, seed_g_m2: wokeSeed_g_m2 };
   const bare = { ...asked, looks: [], lived: undefined, settled: undefined, learnt: undefined, years };
   const usual = { ...bare, observed: [], ahead: [] };
-  const onPlan = { ...usual, sowDay: plannedSowDay, freeDay: undefined, waterings: undefined };
+  const onDay = { ...usual, sowDay: plannedSowDay, freeDay: undefined, waterings: undefined };
+  const onPlan = plannedWay ? { ...onDay, way: plannedWay } : onDay;
   const warm = { ...bare, observed: asked.observed?.map(withoutRain), ahead: asked.ahead?.map(withoutRain) };
   const runs = {
     planned: standOf({ ...onPlan, seed_g_m2: plannedSeed_g_m2 }).soFar,
     rate: standOf({ ...onPlan, seed_g_m2: thrown.seed_g_m2 }).soFar,
     age: standOf(onPlan).soFar,
+    way: standOf(onDay).soFar,
     date: standOf({ ...usual, waterings: undefined }).soFar,
     warmth: standOf({ ...warm, waterings: undefined }).soFar,
     weather: standOf(bare).soFar,
@@ -90,9 +103,9 @@ export function cameOf(
     if (seen === undefined) return;
     const middle = (run: GrownPlan) => spreadOf(of(run), run.weights).mid;
     const planned = spreadOf(of(runs.planned), runs.planned.weights);
-    const [rate, age] = [middle(runs.rate), middle(runs.age)];
+    const [rate, age, way] = [middle(runs.rate), middle(runs.age), middle(runs.way)];
     const [date, warmth, weather] = [middle(runs.date), middle(runs.warmth), middle(runs.weather)];
-    if (![planned.mid, rate, age, date, warmth, weather, seen].every(Number.isFinite)) return;
+    if (![planned.mid, rate, age, way, date, warmth, weather, seen].every(Number.isFinite)) return;
     out.push({
       what,
       expected: planned,
@@ -100,7 +113,8 @@ export function cameOf(
       causes: {
         rate: rate - planned.mid,
         age: age - rate,
-        date: date - age,
+        way: way - age,
+        date: date - way,
         warmth: warmth - date,
         rain: weather - warmth,
         rest: seen - weather,

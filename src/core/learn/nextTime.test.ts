@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { type CameOf } from './came.ts';
 import { nextTime } from './nextTime.ts';
 
-const NONE = { rate: 0, age: 0, date: 0, warmth: 0, rain: 0, rest: 0 };
+const NONE = { rate: 0, age: 0, way: 0, date: 0, warmth: 0, rain: 0, rest: 0 };
 const came = (
   what: CameOf['what'],
   expected: [number, number, number],
@@ -34,6 +34,7 @@ test('the cause in the gardener’s hand that took most is named, with its days'
   });
   expect(said([light({ date: -70, rate: -120 })], { sownLate_d: 12 })).toEqual({ code: 'throw-it-all' });
   expect(said([light({ age: -80, rest: -120 })])).toEqual({ code: 'test-seed' });
+  expect(said([light({ way: -80, rest: -120 })])).toEqual({ code: 'sow-as-planned' });
   // Flowers that came late, by the day on which it was sown.
   expect(said([came('flower', [100, 110, 120], 130, { date: 15 })], { sownLate_d: 9 })).toEqual({
     code: 'sow-sooner',

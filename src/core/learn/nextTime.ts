@@ -5,7 +5,7 @@ import { type CameOf } from './came.ts';
 /** A line for the next time, in a code and its figure. */
 export type NextTimeLine =
   | { code: 'sow-sooner' | 'end-sooner'; days: number }
-  | { code: 'throw-it-all' | 'test-seed' | 'water' | 'sow-thicker' };
+  | { code: 'throw-it-all' | 'test-seed' | 'sow-as-planned' | 'water' | 'sow-thicker' };
 
 /** Fewer days than this are no lesson. */
 const LEAST_D = 3;
@@ -47,6 +47,7 @@ export function nextTime({ came, sownLate_d, begunLate_d, overLate }: Lived): Ne
       offer({ code: 'sow-sooner', days: Math.round(sownLate_d) }, part(c.causes.date));
     offer({ code: 'throw-it-all' }, part(c.causes.rate));
     offer({ code: 'test-seed' }, part(c.causes.age));
+    offer({ code: 'sow-as-planned' }, part(c.causes.way));
     if (c.weather.rainTimes < 1) offer({ code: 'water' }, part(c.causes.rain));
     if (c.what === 'weeds') offer({ code: 'sow-thicker' }, Math.min(part(c.causes.rest), LEAST_PART));
   }

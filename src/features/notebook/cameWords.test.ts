@@ -5,7 +5,7 @@ import { METRIC } from '../../core/units/show.ts';
 import type { Cover } from '../../records/types.ts';
 import { cropAfterWords, endPairs, nextTimeWords, pairOf } from './cameWords.ts';
 
-const NONE = { rate: 0, age: 0, date: 0, warmth: 0, rain: 0, rest: 0 };
+const NONE = { rate: 0, age: 0, way: 0, date: 0, warmth: 0, rain: 0, rest: 0 };
 const came = (part: Partial<CameOf>, causes: Partial<CameOf['causes']> = {}): CameOf => ({
   what: 'flower',
   expected: { low: dayOf('2027-05-10'), mid: dayOf('2027-05-15'), high: dayOf('2027-05-21') },
@@ -29,6 +29,7 @@ describe('what came in words', () => {
       temperature: 'fahrenheit',
     });
     expect(us.why).toBe('3.6 °F warmer than usual: 4 d sooner; wetter, 150 % of the usual rain: 2 d later');
+    expect(pairOf(came({}, { way: 4 }), METRIC).why).toBe('the way it was sown: 4 d later');
     expect(pairOf(came({}), METRIC).why).toBe('');
     // As warm as usual in all, and not when it was wanted.
     expect(pairOf(came({ weather: { warmer_c: -0.4, rainTimes: 1.09 } }, { warmth: 5 }), METRIC).why).toBe(

@@ -46,6 +46,7 @@ export function pairOf(c: CameOf, units: UnitChoice): Pair {
     [
       ['the seed that was thrown', causes.rate],
       ['how old the seed was', causes.age],
+      ['the way it was sown', causes.way],
       ['the day it was sown', causes.date],
       [warmthWords(weather.warmer_c, units), causes.warmth],
       [rainWords(weather.rainTimes), causes.rain],
@@ -133,6 +134,8 @@ export function nextTimeWords(line: NextTimeLine): string {
       return `Begin its end ${line.days} days sooner.`;
     case 'throw-it-all':
       return 'Throw all the seed that was weighed out for it.';
+    case 'sow-as-planned':
+      return 'Sow it in the way that was planned.';
     case 'test-seed':
       return 'Test the seed first, or take fresh.';
     case 'water':

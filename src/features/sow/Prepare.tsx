@@ -1,4 +1,5 @@
-import { changeBed, changeCover } from '../../records/commands/change.ts';
+import { changeBed } from '../../records/commands/change.ts';
+import { changeWay } from '../../records/commands/seed.ts';
 import { useEffect, useState } from 'react';
 import { membersOf, methods, sowingWays, wayOf, usualWay } from '../../catalogue/catalogue.ts';
 import { wayShare } from '../../core/stand/emergence.ts';
@@ -89,9 +90,7 @@ export function Ways({ cover, bed }: { cover: Cover; bed: Bed }) {
           label="Way of sowing"
           value={cover.wayId}
           options={sowingWays.map((w) => [w.id, w.name] as const)}
-          onChange={(wayId) =>
-            void run(changeCover(hands, cover, 'way', 'the way of sowing', () => ({ wayId })))
-          }
+          onChange={(wayId) => void run(changeWay(hands, cover, wayId))}
         />
         <SelectField<Bed['surface']>
           label="On the ground now"

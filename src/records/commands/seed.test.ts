@@ -7,7 +7,7 @@ import { type Cover, type Lot, type Recipe } from '../types.ts';
 import { type Hands } from '../verbs/verbs.ts';
 import { saveLot, saveRecipe } from '../verbs/seed.ts';
 import { undo } from '../write.ts';
-import { changeLot, changeRecipe, logLook, setEaten, typedAnew } from './seed.ts';
+import { changeLot, changeRecipe, changeWay, logLook, setEaten, typedAnew } from './seed.ts';
 
 let n = 0;
 let db: KilimDatabase;
@@ -149,6 +149,24 @@ test('treated seed is never set aside for what is eaten: not when that is said l
   await undo(db, base.garden.id);
   expect(await db.covers.get('mulch')).toMatchObject({ eaten: false, seed: [{ lotId: 'rye-26' }] });
   expect(await setEaten(hands, { id: 'nowhere', gardenId: base.garden.id }, true)).toMatchObject({
+    failure: { code: 'cover-gone' },
+  });
+});
+
+test('another way of sowing keeps the one that was planned, however often it is changed; taken again, nothing is kept', async () => {
+  const cover = base.covers[0]!;
+  const ways = async () => {
+    const { wayId, plannedWayId } = (await db.covers.get(cover.id))!;
+    return [wayId, plannedWayId];
+  };
+  const planned = cover.wayId;
+  await changeWay(hands, cover, 'furrow');
+  expect(await ways()).toEqual(['furrow', planned]);
+  await changeWay(hands, cover, 'surface');
+  expect(await ways()).toEqual(['surface', planned]);
+  await changeWay(hands, cover, planned);
+  expect(await db.covers.get(cover.id)).toEqual(cover);
+  expect(await changeWay(hands, { id: 'nowhere', gardenId: base.garden.id }, 'raked')).toMatchObject({
     failure: { code: 'cover-gone' },
   });
 });

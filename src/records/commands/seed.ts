@@ -50,6 +50,17 @@ export const setEaten = (hands: Hands, of: Named, eaten: boolean): Done =>
     return ok([{ table: 'covers', put: withoutTreated({ ...cover, eaten }, (id) => treated.has(id)) }]);
   });
 
+/** Another way of sowing; the one that was planned is kept beside it, until it is taken again. Fails with `cover-gone`. */
+export const changeWay = (hands: Hands, of: Named, wayId: string): Done =>
+  writeFrom(hands.db, meta(hands, of.gardenId, 'way', 'the way of sowing'), async () => {
+    const cover = await hands.db.covers.get(of.id);
+    if (!cover) return fail('cover-gone');
+    const { plannedWayId = cover.wayId, ...rest } = cover;
+    return ok([
+      { table: 'covers', put: { ...rest, wayId, ...(wayId === plannedWayId ? {} : { plannedWayId }) } },
+    ]);
+  });
+
 /** Changes a kept mix. Fails with `recipe-gone`. */
 export const changeRecipe = (hands: Hands, of: Named & { name: string }, patch: Patch<Recipe>): Done =>
   writeFrom(hands.db, meta(hands, of.gardenId, 'save-recipe', of.name), async () => {
