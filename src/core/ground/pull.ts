@@ -74,6 +74,14 @@ export function reshaped(corners: readonly Point[], at: Lies) {
 
 /** How far a bed is turned by a hand that stands there, seen from its middle: in steps, from the turn that it has. Up is no turn. */
 export function turnedBy(at: Lies, from: Point): number {
-  const angle = (Math.atan2(from[1], from[0]) * 180) / Math.PI + 90;
-  return Math.round(angle / TURN_DEG) * TURN_DEG - at.turn_deg;
+  let turn = 0;
+  let nearest = -Infinity;
+  for (let t = -90; t < 270; t += TURN_DEG) {
+    const up = turned([0, -1], t);
+    const along = up[0] * from[0] + up[1] * from[1];
+    if (along <= nearest) continue;
+    nearest = along;
+    turn = t;
+  }
+  return turn - at.turn_deg;
 }
