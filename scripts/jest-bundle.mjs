@@ -28,6 +28,7 @@ export default {
       external,
       jsx: 'automatic',
       sourcemap: 'inline',
+      sourcesContent: false,
       banner: { js: GLOBALS },
     });
     return { code: outputFiles[0].text };

@@ -86,10 +86,10 @@ function followed(file: string): [string, () => unknown][] {
 }
 
 const lines: string[] = [
-  `choose ${NORTH} R1 --from 2027-09-08 --plant 2028-05-20 --next tomato --aims feed:3,hold:2 --years 8 --top 40`,
-  `choose ${NORTH} 8 --from 2027-06-20 --plant 2027-08-20 --next kale --aims smother:3,flowers:1 --years 8 --top 40`,
-  `choose ${NORTH} 3 --from 2027-03-01 --plant 2028-04-20 --next potato --as seed --aims feed:2,bulk:2,ease:1 --years 6 --top 40`,
-  `choose ${SOUTH} Gate --from 2027-04-01 --plant 2027-10-20 --next summer-squash --aims catch:2,loosen:1,hold:1 --years 8 --top 40`,
+  `choose ${NORTH} R1 --from 2027-09-08 --plant 2028-05-20 --next tomato --aims feed:3,hold:2 --years 5 --top 40`,
+  `choose ${NORTH} 8 --from 2027-06-20 --plant 2027-08-20 --next kale --aims smother:3,flowers:1 --years 5 --top 40`,
+  `choose ${NORTH} 3 --from 2027-03-01 --plant 2028-04-20 --next potato --as seed --aims feed:2,bulk:2,ease:1 --years 4 --top 40`,
+  `choose ${SOUTH} Gate --from 2027-04-01 --plant 2027-10-20 --next summer-squash --aims catch:2,loosen:1,hold:1 --years 5 --top 40`,
   `terminate ${NORTH} north-shore-cover-6-2026-09 --years 10`,
   `seed ${NORTH}`,
   `seed ${SOUTH}`,
