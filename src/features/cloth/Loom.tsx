@@ -11,7 +11,7 @@ import { EdgeHandles } from './EdgeHandles.tsx';
 import { Holes } from './Holes.tsx';
 import { PREFIX, Strip } from './Strip.tsx';
 import { Heads, Months, Now, PrintedNames } from './LoomHeads.tsx';
-import { LEFT, HEAD_PX, TOP, ROOMY, type Props } from './loomFrame.ts';
+import { LEFT, HEAD_PX, TOP, ROOMY, type LoomProps } from './loomFrame.ts';
 
 /** Years behind the density of a strip; it is a picture, the answer screens use more. */
 const STRIP_YEARS = 16;
@@ -83,7 +83,7 @@ function useWindow() {
 }
 
 /** The cloth: one strip a bed, time running downward. */
-export function Loom({ from, to, whole, fitted, folded, fold, sought }: Props) {
+export function Loom({ from, to, whole, fitted, folded, fold, sought }: LoomProps) {
   const { beds: all, covers, plantings, today } = useGarden();
   const beds = useMemo(() => wholeBeds(all), [all]);
   const { box, seen } = useWindow();

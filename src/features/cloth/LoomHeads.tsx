@@ -4,7 +4,7 @@ import { showArea } from '../../core/units/show.ts';
 import type { Bed } from '../../records/types.ts';
 import { useGarden } from '../../ring/garden.tsx';
 import { monthName, showDay } from '../../ui/dates.ts';
-import { LEFT, TOP, ROOMY, type Props } from './loomFrame.ts';
+import { LEFT, TOP, ROOMY, type LoomProps } from './loomFrame.ts';
 
 /** Blocks and names over the strips; a block folds its beds to slivers. */
 export function Heads({
@@ -18,7 +18,7 @@ export function Heads({
   beds: readonly Bed[];
   widths: readonly number[];
   total: number;
-} & Pick<Props, 'folded' | 'fold' | 'sought'>) {
+} & Pick<LoomProps, 'folded' | 'fold' | 'sought'>) {
   const { garden } = useGarden();
   const blocks = beds.reduce<{ block: string; width: number }[]>((runs, b, i) => {
     const last = runs.at(-1);

@@ -1,16 +1,16 @@
 import { type Day } from '../../core/calendar/day.ts';
 
+/** Room for the months beside the strips, and over the first day, px. */
 export const LEFT = 56;
+export const TOP = 4;
 
 /** Names of the beds above the strips, and what is left under them, px. */
 export const HEAD_PX = 96;
 
-export const TOP = 4;
-
 /** Under this a strip has no room for handles and words. */
 export const ROOMY = 44;
 
-export interface Props {
+export interface LoomProps {
   from: Day;
   to: Day;
   /** All of the time on one screen, woven coarser. */

@@ -3,9 +3,11 @@ import { speciesOf } from '../../catalogue/catalogue.ts';
 import { type Day } from '../../core/calendar/day.ts';
 import { type MethodParts, takeApart } from '../../core/termination/method.ts';
 import { Woven, WeaveDefs } from '../../ui/Weave.tsx';
-import { type Props, WAY_PX, KNOT, ANIMALS, type Knot } from './wayHeld.ts';
+import { type WayProps, WAY_PX, KNOT, ANIMALS, type Knot } from './wayHeld.ts';
 
-type Drawn = Pick<Props, 'method' | 'ending' | 'parts' | 'scale' | 'plantDay' | 'dies'> & { knots: Knot[] };
+type Drawn = Pick<WayProps, 'method' | 'ending' | 'parts' | 'scale' | 'plantDay' | 'dies'> & {
+  knots: Knot[];
+};
 
 /** The strip without its handles: what stands, what lies, animals on it, when it can be begun, and its knots. */
 export function Picture({ method, ending, parts, scale, plantDay, dies, knots }: Drawn) {
@@ -151,7 +153,7 @@ function Window({
   waits,
   scale,
   plantDay,
-}: Pick<Props, 'ending' | 'scale' | 'plantDay'> & { waits: boolean }) {
+}: Pick<WayProps, 'ending' | 'scale' | 'plantDay'> & { waits: boolean }) {
   const [from, to] = waits
     ? [dead.low, Math.min(plantDay, dead.high)]
     : [Math.max(scale.from, windowDays[0]), windowDays[1]];

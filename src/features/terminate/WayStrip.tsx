@@ -4,7 +4,7 @@ import { showDay } from '../../ui/dates.ts';
 import { PASS_WORDS } from '../../ui/methodWords.ts';
 import { type Scale } from '../../ui/downward.ts';
 import { Picture } from './WayPicture.tsx';
-import { type Held, type Props, WAY_PX, heldOf, type Knot, knotsOf } from './wayHeld.ts';
+import { type Held, type WayProps, WAY_PX, heldOf, type Knot, knotsOf } from './wayHeld.ts';
 
 /** Big enough for a finger tip. */
 const HANDLE_PX = 26;
@@ -12,7 +12,7 @@ const HANDLE_PX = 26;
 const title = (kind: string): string => PASS_WORDS[kind]?.title ?? kind;
 
 /** One way of ending as a strip: woven until its first pass, knots at the passes, what lies on it or walks on it, residue until planting. */
-export function WayStrip({ method, name, ending, parts, scale, plantDay, dies, least, move }: Props) {
+export function WayStrip({ method, name, ending, parts, scale, plantDay, dies, least, move }: WayProps) {
   const held = heldOf(method, ending);
   const knots = knotsOf(method, ending, plantDay);
   const first = knots[0]?.day ?? ending.startDay;

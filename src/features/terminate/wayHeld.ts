@@ -9,7 +9,7 @@ export interface Held {
   after_d: (number | null)[];
 }
 
-export interface Props {
+export interface WayProps {
   method: MethodHere;
   name: string;
   ending: EndingAnswer;
@@ -23,10 +23,12 @@ export interface Props {
   move(held: Held): void;
 }
 
+/** Width of a way's strip, half the width of a knot, px. */
 export const WAY_PX = 112;
 
 export const KNOT = 9;
 
+/** Passes that last, and are drawn from their first day to their last. */
 export const ANIMALS = new Set(['hens', 'pigs', 'graze']);
 
 export const heldOf = (method: MethodHere, ending: EndingAnswer): Held => ({
