@@ -4,6 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { cropOf } from '../../src/catalogue/catalogue.ts';
 import { forecastCover } from '../../src/core/forecast/forecast.ts';
+import { type Picture, readCover } from '../../src/core/look/photo.ts';
 import { plantBack } from '../../src/core/plantBack/plantBack.ts';
 import { aheadOf, forecastInput, observedOf } from '../../src/questions/cover.ts';
 import { familiesBefore, plantBackInput } from '../../src/questions/plantBack.ts';
@@ -108,7 +109,35 @@ const lines: string[] = [
       `forecast --pattern humid-temperate --cover ${cover} --sow 2026-06-10 --on 2026-07-20,2026-09-01 --years 10`,
   ),
 ];
+/** A made picture of leaves, straw and soil in patches, with shade and glare, lit from one side. */
+function picture(): Picture {
+  const [width, height] = [96, 72];
+  const data = new Uint8ClampedArray(width * height * 4);
+  const kinds = [
+    [104, 78, 58],
+    [206, 178, 118],
+    [72, 118, 46],
+  ] as const;
+  let seed = 7;
+  const chance = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const kind = kinds[(Math.floor(x / 12) + Math.floor(y / 9) * 2) % 3]!;
+      const far = x > 70 && y > 40 ? 0.12 : x < 10 && y < 10 ? 3.2 : 0.7 + (0.5 * x) / width;
+      for (let c = 0; c < 3; c++) data[(y * width + x) * 4 + c] = kind[c]! * far * (0.85 + 0.3 * chance());
+      data[(y * width + x) * 4 + 3] = 255;
+    }
+  return { data, width, height };
+}
+
 const asked: [string, () => unknown][] = [
+  ...[-0.05, 0, 0.05].map((shift): [string, () => unknown] => [
+    `a picture, its line shifted by ${shift}`,
+    () => {
+      const { mask, ...read } = readCover(picture(), shift);
+      return { ...read, mask: [...mask] };
+    },
+  ]),
   ...lines.map((line): [string, () => unknown] => [`kilim ${line}`, () => said(line)]),
   ...followed(NORTH),
   ...followed(SOUTH),

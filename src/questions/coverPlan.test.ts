@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import { allCovers } from '../catalogue/catalogue.ts';
+import { methods, allCovers } from '../catalogue/catalogue.ts';
 import { dayOf, isoOf } from '../core/calendar/day.ts';
 import { chooseAll } from '../core/choose/rounds.ts';
 import { hang, rankSamples } from '../core/choose/rank.ts';
@@ -168,6 +168,9 @@ describe('a plan laid out in time', () => {
       endDay: dayOf('2028-06-10'),
     });
     expect(counted.bare_d).toBeGreaterThan(0);
+    const way = methods.find((m) => m.id === gaps[0]!.known!.method)!;
+    expect(counted.ending_min_100m2).toBe(way.passes.reduce((s, p) => s + p.minutesPer100m2, 0));
+    expect(counted.ending_min_100m2).toBeGreaterThan(0);
     expect(knownSummed(c, { ...gaps[0]!, known: undefined })).toBeUndefined();
     expect(lay('1', 'leek').gaps[0]!.known).toBeUndefined();
   });

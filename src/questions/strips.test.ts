@@ -55,6 +55,35 @@ describe('things that a cover has set aside', () => {
   });
 });
 
+describe('what stands when the work is laid out', () => {
+  const { garden, beds, covers } = demoKept();
+  const cover = { ...covers.find((c) => c.parts.length === 2)!, thingIds: [] };
+  const bed = beds.find((b) => b.id === cover.bedId)!;
+  const spread = { low: 0, mid: 0, high: 0 };
+  const never = { low: Infinity, mid: Infinity, high: Infinity };
+  const stands = (survives: [number, number]) =>
+    workAsk(
+      garden,
+      bed,
+      cover,
+      covers,
+      { id: 'cut', passes: [] },
+      { startDay: 100, dryMatter_g_m2: spread, heightAtStart_m: 0, stageAtStart: 0 },
+      cover.parts.map((p, i) => ({
+        speciesId: p.speciesId,
+        up: spread,
+        bud: never,
+        flower: never,
+        milk: never,
+        seed: never,
+        survives: survives[i]!,
+      })),
+    ).stand.length;
+  test('is every kind of which a tenth still lives, and none that is hardly there', () => {
+    expect([stands([1, 1]), stands([0.1, 1]), stands([0.09, 1]), stands([0, 0.05])]).toEqual([2, 2, 1, 0]);
+  });
+});
+
 test('a living path is of kinds that live for years', () => {
   expect(pathKinds.map((s) => s.id)).toEqual(expect.arrayContaining(['white-clover', 'red-clover']));
   expect(pathKinds.some((s) => ['buckwheat', 'cereal-rye', 'hairy-vetch'].includes(s.id))).toBe(false);

@@ -14,6 +14,7 @@ import {
   putCover,
   readGarden,
   readKept,
+  putCoverOnBlock,
   saveBeds,
   saveCover,
   saveGarden,
@@ -113,6 +114,35 @@ describe('verbs', () => {
       const back = await undo(db, some[0]!.gardenId);
       expect(back.ok && back.value.label).toBe(label);
     }
+  });
+  test('a cover is put on all beds of a block or on none', async () => {
+    const { covers, beds, garden } = await demo();
+    const planned = {
+      ...covers.find((c) => c.sownOn)!,
+      sowOn: '2030-09-01',
+      sownOn: null,
+      passes: [],
+      waterings: [],
+      walk: null,
+      verdict: null,
+      endedOn: null,
+      nextPlantingId: null,
+      plantBackOn: '2031-05-01',
+    };
+    const part = (k: number, more = {}) => ({
+      cover: { ...planned, id: `block-${k}`, bedId: beds[k]!.id, ...more },
+      plantings: [],
+    });
+    const there = async () =>
+      (await db.covers.toArray()).filter((c) => c.id.startsWith('block-')).map((c) => c.bedId);
+    const late = { passes: [{ kind: 'cut', due: '2031-04-01', doneOn: '2027-04-01' }] };
+    expect((await putCoverOnBlock(hands, [part(0), part(1, late)])).ok).toBe(false);
+    expect(await there()).toEqual([]);
+    const put = await putCoverOnBlock(hands, [part(0), part(1), part(2)]);
+    expect(put.ok && put.value.label).toMatch(/ on 3 beds$/);
+    expect(await there()).toEqual(beds.slice(0, 3).map((b) => b.id));
+    await undo(db, garden.id);
+    expect(await there()).toEqual([]);
   });
   test('overlapping crops, dates out of order and impossible sizes are refused and change nothing', async () => {
     const { plantings, covers, beds, garden } = await demo();

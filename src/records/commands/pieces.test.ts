@@ -433,6 +433,12 @@ describe('while it is cut', () => {
       expect.closeTo(0.02, 9),
     ]);
   });
+  test('a bed that is not there cannot become whole', async () => {
+    const gone = { ...bed, id: 'nowhere', name: 'Nowhere' };
+    expect(await joinBed(hands, gone, '2027-05-01', '2027-05-01')).toMatchObject({
+      failure: { code: 'bed-gone' },
+    });
+  });
   test('it becomes whole when nothing is on its pieces, on a day from which pieces are no more', async () => {
     const used = await joinBed(hands, bed, '2027-05-01', '2027-05-01');
     expect(!used.ok && [used.failure.code, used.failure.where]).toEqual(['piece-in-use', 'north half']);

@@ -451,6 +451,9 @@ describe('weather', () => {
       ok: false,
       failure: { code: 'weather-swapped', facts: { days: 2 } },
     });
+    // As many one way as the other are slips of days, and told one by one.
+    const half = read(['2027-01-01,9,2,0', '2027-01-02,2,9,0']);
+    expect(half).toMatchObject({ ok: true, value: { bad: [{ line: 2, why: 'swapped' }] } });
   });
 });
 
