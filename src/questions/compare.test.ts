@@ -52,6 +52,18 @@ describe('covers of the records beside each other', () => {
     ]);
     expect(timed([12, undefined])).toEqual([]);
   });
+  test('of a cover that is not done yet what was done counts; hay that was taken before is no work of its ending', () => {
+    const cover = c.covers.find((k) => k.method === 'cut-twice' && k.verdict === 'dead')!;
+    const [first, second] = cover.passes;
+    const minutes = (passes: Cover['passes']) =>
+      groupsOf({ ...c, covers: [{ ...cover, passes }] }, 'minutes', 'way').flatMap((g) =>
+        g.values.map((v) => v.value),
+      );
+    const area = c.beds.find((b) => b.id === cover.bedId)!.area_m2;
+    const cut = { ...first!, minutes: 12 };
+    expect(minutes([cut, { ...second!, doneOn: null }])).toEqual([(12 / area) * 100]);
+    expect(minutes([{ ...cut, kind: 'take-hay', minutes: 30 }, cut])).toEqual([(12 / area) * 100]);
+  });
   test('the last weighed frame on a square metre, and the harvest of the crop after it', () => {
     const cover = c.covers.find((k) => c.plantings.some((p) => p.id === k.nextPlantingId && p.clearedOn))!;
     const next = c.plantings.find((p) => p.id === cover.nextPlantingId)!;
