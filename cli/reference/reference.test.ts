@@ -2,10 +2,16 @@ import { describe, expect, test } from '@jest/globals';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { cropOf } from '../../src/catalogue/catalogue.ts';
+import { climates, cropOf, crops } from '../../src/catalogue/catalogue.ts';
+import { dayOf } from '../../src/core/calendar/day.ts';
+import { offerPlanting } from '../../src/core/choose/begin.ts';
+import { siteFromPattern } from '../../src/core/climate/pattern.ts';
 import { forecastCover } from '../../src/core/forecast/forecast.ts';
 import { type Picture, readCover } from '../../src/core/look/photo.ts';
 import { plantBack } from '../../src/core/plantBack/plantBack.ts';
+import { planRotations } from '../../src/core/rotation/rotation.ts';
+import { layOut, planGapQuestion } from '../../src/questions/coverPlan.ts';
+import { comingYear, rotationQuestion } from '../../src/questions/rotation.ts';
 import { aheadOf, forecastInput, observedOf } from '../../src/questions/cover.ts';
 import { familiesBefore, plantBackInput } from '../../src/questions/plantBack.ts';
 import { answerTo } from '../answer.ts';
@@ -111,7 +117,7 @@ const lines: string[] = [
 ];
 /** A made picture of leaves, straw and soil in patches, with shade and glare, lit from one side. */
 function picture(): Picture {
-  const [width, height] = [96, 72];
+  const [width, height] = [700, 500];
   const data = new Uint8ClampedArray(width * height * 4);
   const kinds = [
     [104, 78, 58],
@@ -122,15 +128,45 @@ function picture(): Picture {
   const chance = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      const kind = kinds[(Math.floor(x / 12) + Math.floor(y / 9) * 2) % 3]!;
-      const far = x > 70 && y > 40 ? 0.12 : x < 10 && y < 10 ? 3.2 : 0.7 + (0.5 * x) / width;
+      const kind = kinds[(Math.floor(x / 80) + Math.floor(y / 60) * 2) % 3]!;
+      const far = x > 500 && y > 300 ? 0.12 : x < 70 && y < 70 ? 3.2 : 0.7 + (0.5 * x) / width;
       for (let c = 0; c < 3; c++) data[(y * width + x) * 4 + c] = kind[c]! * far * (0.85 + 0.3 * chance());
       data[(y * width + x) * 4 + 3] = 255;
     }
   return { data, width, height };
 }
 
+/** A garden's next two years: which crops, laid out in time, and the question of each gap. */
+function planned(file: string): unknown {
+  const c = gardenFrom(file);
+  const question = rotationQuestion(c, c.garden.seasonClock!, 2);
+  const [plan] = planRotations(question);
+  const beds = question.beds.map((b) => c.beds.find((x) => x.id === b.id)!);
+  const laid = layOut(c, beds, plan!.grid, comingYear(c.garden.seasonClock!));
+  return {
+    question,
+    plan,
+    crops: laid.crops,
+    leftOut: laid.leftOut,
+    gaps: laid.gaps.map((g) => planGapQuestion(c, g, laid.crops)),
+  };
+}
+
+/** Planting days that are offered, crop by crop, from four days of the year, in every climate there is a pattern of. */
+const offered = (): unknown =>
+  climates.map((k) => {
+    const site = siteFromPattern(k, k.latitude_deg);
+    return crops.map((crop) =>
+      ['2027-01-10', '2027-04-10', '2027-07-10', '2027-10-10'].map((on) =>
+        offerPlanting(site, crop, crop.ways[0]!, dayOf(on)),
+      ),
+    );
+  });
+
 const asked: [string, () => unknown][] = [
+  ['two years of the northern garden', () => planned(NORTH)],
+  ['two years of the southern garden', () => planned(SOUTH)],
+  ['planting days', offered],
   ...[-0.05, 0, 0.05].map((shift): [string, () => unknown] => [
     `a picture, its line shifted by ${shift}`,
     () => {
