@@ -24,7 +24,7 @@ import { gardenFrom } from '../args.ts';
  */
 const FILE = join('cli', 'reference', 'figures.json');
 /** Few years: every figure hangs on them all the same. */
-const YEARS = 10;
+const YEARS = 6;
 const write = process.env.KILIM_REFERENCE === 'write';
 
 interface Run {
@@ -95,9 +95,8 @@ function followed(file: string): [string, () => unknown][] {
 const lines: string[] = [
   `choose ${NORTH} R1 --from 2027-09-08 --plant 2028-05-20 --next tomato --aims feed:3,hold:2 --years 5 --top 40`,
   `choose ${NORTH} 8 --from 2027-06-20 --plant 2027-08-20 --next kale --aims smother:3,flowers:1 --years 5 --top 40`,
-  `choose ${NORTH} 3 --from 2027-03-01 --plant 2028-04-20 --next potato --as seed --aims feed:2,bulk:2,ease:1 --years 4 --top 40`,
   `choose ${SOUTH} Gate --from 2027-04-01 --plant 2027-10-20 --next summer-squash --aims catch:2,loosen:1,hold:1 --years 5 --top 40`,
-  `terminate ${NORTH} north-shore-cover-6-2026-09 --years 10`,
+  `terminate ${NORTH} north-shore-cover-6-2026-09 --years 6`,
   `seed ${NORTH}`,
   `seed ${SOUTH}`,
   ...['2027-04-13', '2027-04-26', '2027-05-10', '2027-10-20'].flatMap((day) => [
@@ -105,14 +104,14 @@ const lines: string[] = [
     `jobs ${NORTH} --today ${day}`,
     `jobs ${SOUTH} --today ${day}`,
   ]),
-  `share ${NORTH} --years 10`,
-  `share ${SOUTH} --years 10`,
+  `share ${NORTH} --years 6`,
+  `share ${SOUTH} --years 6`,
   `learn ${SOUTH}`,
-  `years ${NORTH} --years 10`,
+  `years ${NORTH} --years 6`,
   `trial ${NORTH}`,
   ...['sorghum-sudangrass', 'buckwheat', 'white-clover', 'cereal-rye:0.5,hairy-vetch:0.5'].map(
     (cover) =>
-      `forecast --pattern humid-temperate --cover ${cover} --sow 2026-06-10 --on 2026-07-20,2026-09-01 --years 10`,
+      `forecast --pattern humid-temperate --cover ${cover} --sow 2026-06-10 --on 2026-07-20,2026-09-01 --years 6`,
   ),
 ];
 /** A made picture of leaves, straw and soil in patches, with shade and glare, lit from one side. */
