@@ -144,6 +144,9 @@ test('treated seed is never set aside for what is eaten: not when that is said l
   await changeLot(hands, lot, () => ({ treated: true }));
   // What is in the ground is in the ground.
   expect(await all()).toEqual(['rye-26', null, 'rye-26']);
+  // What nobody eats may be sown with it.
+  await setEaten(hands, planned('mulch', {}), false);
+  expect(await lotOf('mulch')).toBe('rye-26');
   await setEaten(hands, planned('mulch', {}), true);
   expect(await db.covers.get('mulch')).toMatchObject({ eaten: true, seed: [{ lotId: null }] });
   await undo(db, base.garden.id);
