@@ -37,7 +37,7 @@ test('each day of a crop is put right by itself; planted and cleared today are t
 test('a crop is put on the bed from its day, planted where that day has come, for as long as such crops stand; on another it is refused', async () => {
   const { user, db, failures } = await at();
   const before = await db.plantings.count();
-  const day = screen.getByLabelText('Planted or to plant on');
+  const day = await screen.findByLabelText('Planted or to plant on');
   const put = () => user.click(screen.getByRole('button', { name: `Put this crop on bed ${bed.name}` }));
   await user.selectOptions(screen.getByLabelText('Crop'), 'lettuce');
   await user.clear(day);

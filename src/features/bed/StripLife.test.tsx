@@ -73,7 +73,7 @@ test('a path is said to be of clover, says when it is mown and why, and keeps wh
     low_cm: 7,
     done: [],
   });
-  await user.type(screen.getByLabelText('Minutes it took'), '6');
+  await user.type(await screen.findByLabelText('Minutes it took'), '6');
   await user.click(screen.getByRole('button', { name: 'Mown today' }));
   const done = await screen.findByRole('list', { name: 'Done to it' });
   expect(done.textContent).toMatch(/Mown 13 Apr 2027, 6 min/);
@@ -111,7 +111,7 @@ test('clippings are carried onto the bed beside, as much as the path has grown, 
     { kind: 'mow', on: '2027-04-13', took_kg: 2.5 },
   ]);
   // To look it over takes nothing off, wherever clippings go.
-  await user.click(screen.getByRole('button', { name: 'Looked over and mended today' }));
+  await user.click(await screen.findByRole('button', { name: 'Looked over and mended today' }));
   await waitFor(async () => expect((await db.beds.get('path'))!.life!.done).toHaveLength(3));
   expect((await db.beds.get('path'))!.life!.done[2]).toEqual({ kind: 'mend', on: '2027-04-13' });
 });
@@ -128,7 +128,7 @@ test('film says its age, when it is looked over and when it must be lifted; lift
   );
   // It is this piece since September: the first spring after that.
   expect(screen.getByText('Look it over for tears: since 1 Apr 2027').className).toMatch(/madder/);
-  await user.click(screen.getByRole('button', { name: 'Looked over and mended today' }));
+  await user.click(await screen.findByRole('button', { name: 'Looked over and mended today' }));
   await screen.findByText('Look it over for tears: on 1 Apr 2028');
   await user.click(screen.getByText('Lift it'));
   await user.click(screen.getByRole('button', { name: 'Lifted: a bed from then on' }));

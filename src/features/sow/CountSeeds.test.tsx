@@ -60,7 +60,7 @@ test('seeds in a frame say what was thrown so far, and, once there are three cou
   const { user, db } = await show('count', planned({ portionsDone: 1, frame_m2: frame }));
   // Half of the bag is thrown after one of two portions.
   const meant = (weight!.weigh_g / THOUSAND_G) * 1000 * (1 / 8) * 0.5 * frame;
-  expect(screen.getByText(String(Math.round(meant)))).toBeTruthy();
+  expect(await screen.findByText(String(Math.round(meant)))).toBeTruthy();
   const twice = Math.round(meant * 2);
   const count = async (n: number) => {
     await user.type(screen.getByLabelText('Seeds in it'), String(n));
