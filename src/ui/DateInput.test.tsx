@@ -86,6 +86,18 @@ test('no day is none: it is said at the field with an example, nothing is saved,
   expect(field.value).toBe('14 May 2027');
 });
 
+test('what is wrong goes with the next key, so that nothing moves when a button is pressed', async () => {
+  const { user, field } = show();
+  await user.clear(field);
+  await user.type(field, '31 Feb 2027');
+  await user.tab();
+  expect(field.validationMessage).not.toBe('');
+  await user.click(field);
+  await user.keyboard('1');
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(field.validationMessage).toBe('');
+});
+
 test('a day said elsewhere stands, whatever was half typed', async () => {
   const { user, field } = show();
   await user.type(field, '3');

@@ -88,7 +88,11 @@ export function DateInput({
           disabled={disabled}
           value={typed ?? shown}
           onFocus={(e) => e.target.select()}
-          onChange={(e) => setTyped(e.target.value)}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            // What was wrong with it goes with the next key: if it went with the press on a button, that would move from under the hand.
+            setWrong(false);
+          }}
           onBlur={settle}
           onKeyDown={(e) => {
             if (e.key !== 'Enter') return;
