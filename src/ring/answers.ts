@@ -91,8 +91,8 @@ export const useAnswer = <K extends Kind>(kind: K, text: string, how: How = {}):
   told<K>(useQuery(question(kind, text, how)));
 
 /** As `useAnswer`, for many questions at once, in their order. */
-export const useAnswers = <K extends Kind>(kind: K, texts: string[]): Answered<K>[] =>
+export const useAnswers = <K extends Kind>(kind: K, texts: string[], how: How = {}): Answered<K>[] =>
   useQueries({
-    queries: texts.map((text) => question(kind, text)),
+    queries: texts.map((text) => question(kind, text, how)),
     combine: (all) => all.map((q) => told<K>(q)),
   });

@@ -29,15 +29,18 @@ const STYLES: Record<Shown, [string, string]> = {
   'with-rest': ['With rests', 'One bed in six lies under clover for the year.'],
 };
 const NONE_HUNG: HungCover[] = [];
+const QUICK = { quick: true };
 
 /** The plans that are there to choose from: those proposed, and the gardener's own. */
 function usePlans(years: number) {
   const ring = useGarden();
   const { today, garden, hands, run } = ring;
   const asked = useMemo(() => rotationQuestion(ring, today, years), [ring, today, years]);
+  // The page stands empty without it, and dozens of gaps may still be worked out: it waits for none of them.
   const { answer, failure } = useAnswer(
     'rotate',
     useMemo(() => JSON.stringify(asked), [asked]),
+    QUICK,
   );
   const first = comingYear(today);
   const kept = garden.yearsPlan;

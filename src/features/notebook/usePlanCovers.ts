@@ -61,6 +61,7 @@ const hungIn = (g: YearGap, { sample }: PlanCover): HungCover => ({
 const handHung = (picked: ReadonlyMap<string, HungCover>, g: YearGap): HungCover | undefined =>
   picked.get(`${g.bed.id} ${isoOf(g.freeDay)} ${isoOf(g.plantDay)} ${g.cropId}`);
 const NO_GRID: Turn[][] = [];
+const UNDER_A_HAND = { quick: true };
 
 /**
  * The covers of a plan's gaps, worked out gap by gap; one that the gardener hung stays while its gap does.
@@ -84,13 +85,13 @@ export function usePlanCovers(
   const asked = useMemo(() => open.map((g) => planGapQuestion(ring, g, laid.crops)), [ring, open, laid]);
   const texts = useMemo(() => asked.map((a) => JSON.stringify(a)), [asked]);
   const answers = useAnswers('planCovers', texts);
-  // What was dragged to a gap whose own best it is not among is asked for by itself.
+  // What was dragged to a gap whose own best it is not among is asked for by itself, ahead of all gaps that still wait: a hand let go of it there.
   const strangers = useMemo(
     () =>
       open.flatMap((g, i) => {
         const there = handHung(picked, g);
         const known = answers[i]?.answer;
-        return !there || !known || known.some((c) => c.sample.id === there.coverId)
+        return !there || known?.some((c) => c.sample.id === there.coverId)
           ? []
           : [{ gap: g, text: JSON.stringify({ ...asked[i]!, only: there.coverId }) }];
       }),
@@ -99,6 +100,7 @@ export function usePlanCovers(
   const brought = useAnswers(
     'planCovers',
     useMemo(() => strangers.map((s) => s.text), [strangers]),
+    UNDER_A_HAND,
   );
   return useMemo(() => {
     const strange = new Map(strangers.map((s, i) => [s.gap, brought[i]?.answer]));
@@ -111,19 +113,21 @@ export function usePlanCovers(
     const cells = new Map<string, GapCell>();
     open.forEach((gap, i) => {
       const { covers } = options[i]!;
+      const own = answers[i]?.answer;
       const there = handHung(picked, gap);
       const wanted = covers.findIndex((c) => c.sample.id === there?.coverId);
       const at = wanted >= 0 ? wanted : usual[i];
-      const asking = strange.has(gap) && strange.get(gap) === undefined;
+      const brings = strange.get(gap);
+      const asking = strange.has(gap) && brings === undefined;
       cells.set(keyOf(gap), {
         gap,
-        covers: asking ? undefined : answers[i]?.answer && covers,
+        covers: !asking && (own || brings?.length) ? covers : undefined,
         cover: at === undefined ? undefined : covers[at],
         another: () => {
           const next = covers[((at ?? -1) + 1) % covers.length];
           if (next) hang([hungIn(gap, next)]);
         },
-        unfit: strange.get(gap)?.length === 0 ? there?.name : undefined,
+        unfit: brings?.length === 0 ? there?.name : undefined,
       });
     });
     const exchange = (a: string, b: string) => {
