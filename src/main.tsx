@@ -9,11 +9,13 @@ import { watchVersions } from './app/versions.ts';
 import { answers } from './ring/answers.ts';
 import { hands } from './ring/garden.tsx';
 import { watchLook } from './ui/theme.ts';
+import { wakeWorkers } from './workers/core/client.ts';
 import './app/styles.css';
 
 // The records open while the first screen is made; whoever reads them hears what went wrong.
 hands.db.open().catch(() => undefined);
 watchLook();
+wakeWorkers();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -1,6 +1,7 @@
-import { expect, test } from '@jest/globals';
+import { expect, jest, test } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
+import { type ToWorker } from '../../workers/core/protocol.ts';
 import { NextYears } from './NextYears.tsx';
 
 const demo = demoGarden();
@@ -48,4 +49,26 @@ test('two changes faster than the screen both stay in the gardener’s own plan,
   await screen.findByRole('button', { name: /^Yours/, pressed: true });
   // The other beds are as in the plan that was changed.
   expect([...grid.querySelectorAll('[data-cell="0 1"]')].map((c) => c.textContent)).toEqual(shown);
+});
+
+test('where crops go is asked of a worker that has no gap of a plan to work out', async () => {
+  (await renderInGarden(<p />, { kept })).unmount();
+  type Post = (m: ToWorker) => void;
+  const { prototype } = globalThis.Worker as unknown as { prototype: { postMessage: Post } };
+  const real = prototype.postMessage;
+  const asked = new Map<string, Set<unknown>>();
+  const post = jest.spyOn(prototype, 'postMessage').mockImplementation(function (this: unknown, m) {
+    if (m.type === 'ask') asked.set(m.kind, (asked.get(m.kind) ?? new Set()).add(this));
+    if (m.type !== 'ask' || m.kind !== 'planCovers') real.call(this, m);
+  });
+  try {
+    await renderInGarden(<NextYears />, { again: true });
+    await screen.findByRole('region', { name: 'Crops of the coming years' });
+    await waitFor(() => expect(asked.has('planCovers')).toBe(true));
+    const [crops, gaps] = [asked.get('rotate')!, asked.get('planCovers')!];
+    expect(crops.size).toBe(1);
+    expect([...gaps].filter((w) => crops.has(w))).toEqual([]);
+  } finally {
+    post.mockRestore();
+  }
 });

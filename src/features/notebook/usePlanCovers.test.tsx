@@ -1,10 +1,12 @@
-import { expect, test } from '@jest/globals';
+import { expect, jest, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import { demoGarden, renderInGarden } from '../../ring/renderInGarden.tsx';
 import { useCallback, useState } from 'react';
 import { hangCovers, type HungCover, planFrom } from '../../core/rotation/yearsPlan.ts';
 import { plantingsFor } from '../../questions/coverPlan.ts';
+import { isoOf } from '../../core/calendar/day.ts';
 import { useGarden } from '../../ring/garden.tsx';
+import { type ToWorker } from '../../workers/core/protocol.ts';
 import { cellKey, usePlanCovers } from './usePlanCovers.ts';
 
 const kept = demoGarden();
@@ -68,6 +70,43 @@ test('covers of two gaps change places; one that cannot hang there is named, and
   await user.click(screen.getByText('Another'));
   await waitFor(() => expect(hung(0)).not.toBe(taken));
   expect(hung(0)).not.toContain('awaited');
+});
+
+const NAMED = 'white-clover';
+function ByHand() {
+  const [hung, setHung] = useState<HungCover[]>([]);
+  const { cells, waiting } = usePlanCovers(beds, GRID, YEAR, hung, setHung);
+  const { gap, covers, cover } = cells.get(cellKey(beds[0]!.id, 0, 0)) ?? {};
+  const drop = () => {
+    const [freeOn, plantOn] = [gap!.freeDay, gap!.plantDay].map(isoOf) as [string, string];
+    setHung([
+      { bedId: beds[0]!.id, freeOn, plantOn, cropId: gap!.cropId, coverId: NAMED, name: 'White clover' },
+    ]);
+  };
+  return (
+    <button type="button" onClick={drop}>
+      {covers === undefined ? 'awaited' : cover?.sample.id}, {waiting} waiting
+    </button>
+  );
+}
+
+test('what a hand hung is worked out ahead of all gaps that still wait, that gap’s own best among them', async () => {
+  (await renderInGarden(<p />, { kept })).unmount();
+  type Post = (m: ToWorker) => void;
+  const { prototype } = globalThis.Worker as unknown as { prototype: { postMessage: Post } };
+  const real = prototype.postMessage;
+  const post = jest.spyOn(prototype, 'postMessage').mockImplementation(function (this: unknown, m) {
+    // A gap's own question is never answered.
+    if (m.type === 'ask' && m.kind === 'planCovers' && m.input.only === undefined) return;
+    real.call(this, m);
+  });
+  try {
+    const { user } = await renderInGarden(<ByHand />, { again: true });
+    await user.click(await screen.findByText('awaited, 2 waiting'));
+    await screen.findByText(`${NAMED}, 2 waiting`);
+  } finally {
+    post.mockRestore();
+  }
 });
 
 const ROW = [['lettuce', 'garlic']];

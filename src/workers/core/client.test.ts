@@ -82,6 +82,15 @@ afterEach(() => {
   globalThis.Worker = real;
 });
 
+test('the two that are asked first are started when they are woken, once, and asked then', async () => {
+  client.wakeWorkers();
+  client.wakeWorkers();
+  expect(InThread.made).toHaveLength(2);
+  const place = { patternId: climates[0]!.id, latitude_deg: 50 };
+  await Promise.all([client.ask('fitPattern', place).answer, client.ask('fitPattern', place).answer]);
+  expect(InThread.made).toHaveLength(2);
+});
+
 describe('a whole gap asked of two workers', () => {
   test('gives what one hand gives: the same samples, dates and odds, settled on all years where they lead', async () => {
     const parts: [string, number, number][] = [];

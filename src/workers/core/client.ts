@@ -21,8 +21,13 @@ class Bench {
 
   post(message: ToWorker, waits?: Waiting): void {
     if (waits) this.waiting.set(message.id, waits);
+    this.wake();
+    this.worker!.postMessage(message);
+  }
+
+  /** Starts it before it is asked, so that what it runs is there by then. */
+  wake(): void {
     this.worker ??= this.start();
-    this.worker.postMessage(message);
   }
 
   /** Parts that are under way already are not heard any more; the answer, that it was called off, still is. */
@@ -66,6 +71,9 @@ const SHARED = [new Bench(), new Bench()];
 const QUICK = new Bench();
 let last = 0;
 let turn = 0;
+
+/** Starts the workers that screens ask first: they load beside the page and its records, not after them. */
+export const wakeWorkers = (): void => SHARED.forEach((bench) => bench.wake());
 
 function askBench<K extends Kind>(
   bench: Bench,
