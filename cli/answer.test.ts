@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { answerTo } from './answer.ts';
@@ -151,11 +151,13 @@ describe('what is typed wrong is named', () => {
       piece: { of: whole.id, from: '2026-09-01', until: null, side: 'along', share, use },
       life: { since: '2026-09-01', done: [], ...life },
     });
-    const file = join(mkdtempSync(join(tmpdir(), 'kilim-')), 'strips.kilim.json');
+    const folder = mkdtempSync(join(tmpdir(), 'kilim-'));
+    const file = join(folder, 'strips.kilim.json');
     const mown = { what: 'white-clover', years: null, done: [{ kind: 'mow', on: '2027-04-10' }] };
     garden.beds.push(strip('path', [0, 0.5], mown), strip('film', [0.5, 1], { what: 'woven', years: 2 }));
     writeFileSync(file, JSON.stringify(garden));
     const jobs = json<{ kind: string; bedId: string; on: string }[]>('jobs', file);
+    rmSync(folder, { recursive: true });
     const of = (kind: string) => jobs.find((j) => j.kind === kind)!;
     expect(of('lift')).toMatchObject({ bedId: 'film', on: '2028-09-01' });
     expect(of('mend')).toMatchObject({ bedId: 'film', on: '2027-04-01' });

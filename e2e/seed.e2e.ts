@@ -1,5 +1,5 @@
 import { afterAll, expect, jest, test } from '@jest/globals';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page } from 'playwright-core';
@@ -569,5 +569,7 @@ test('killed in the middle of sowing, over and over, the browser comes back with
     }
   } finally {
     await stage.kill();
+    // Its last process may still be writing.
+    rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 200 });
   }
 });

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request, type Server } from 'node:http';
 import { type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -9,8 +9,8 @@ import { SimulatedScale } from './scale.ts';
 
 let server: Server;
 let base: string;
+const dist = mkdtempSync(join(tmpdir(), 'kilim-'));
 beforeAll(async () => {
-  const dist = mkdtempSync(join(tmpdir(), 'kilim-'));
   mkdirSync(join(dist, 'assets'));
   writeFileSync(join(dist, 'index.html'), '<!doctype html>page');
   writeFileSync(join(dist, 'assets/a.js'), '1');
@@ -19,7 +19,10 @@ beforeAll(async () => {
   });
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
-afterAll(() => new Promise((resolve) => server.close(resolve)));
+afterAll(async () => {
+  await new Promise((resolve) => server.close(resolve));
+  rmSync(dist, { recursive: true });
+});
 
 test('every answer forbids what is inline or from elsewhere', async () => {
   const policy = (await fetch(base)).headers.get('content-security-policy')!;

@@ -1,5 +1,5 @@
-import { expect, describe, test } from '@jest/globals';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { answerTo } from '../answer.ts';
@@ -16,8 +16,11 @@ interface Advised {
   of: number;
 }
 
+const folder = mkdtempSync(join(tmpdir(), 'kilim-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+let files = 0;
 const fileWith = (situations: unknown) => {
-  const path = join(mkdtempSync(join(tmpdir(), 'kilim-')), 'situations.json');
+  const path = join(folder, `situations ${++files}.json`);
   writeFileSync(path, JSON.stringify({ situations }));
   return path;
 };
