@@ -29,6 +29,8 @@ export const siteSchema = z.object({
   coldestNight_c: z.number(),
   sdCold_c: z.number().positive(),
   sdWarm_c: z.number().positive(),
+  springWider_c: z.number().optional(),
+  autumnWider_c: z.number().optional(),
 });
 
 export const soilSchema = z.object({

@@ -1,7 +1,7 @@
 import { type Result, fail, ok } from '../result/result.ts';
 import { YEAR_DAYS } from '../site/daily.ts';
 import { type Site, wetShareFrom } from '../site/site.ts';
-import { fitSpread, fitWarmSpread, spreadFrom } from './spread.ts';
+import { fitShoulders, fitSpread, fitWarmSpread, spreadFrom } from './spread.ts';
 
 /** Monthly means as a weather service prints them, January to December in both hemispheres. */
 export interface Normals {
@@ -23,7 +23,7 @@ const WETTEST_MM = 2500;
 
 /**
  * Answers: which site has these monthly means? Its generated years keep the means; their day-to-day spread is fitted to the coldest
- * night and to the frosts at both ends of the winter, or follows the yearly range when those are not known.
+ * night and, in spring, autumn and summer, to the frosts at both ends of the winter, or follows the yearly range when those are not known.
  * Fails with `normals-missing`, `normals-range` or `normals-swapped` (where names the month), `date-missing` for a frost that is no day of the year, or `latitude-range`.
  */
 export function siteFromNormals(n: Normals): Result<Site> {
@@ -52,5 +52,6 @@ export function siteFromNormals(n: Normals): Result<Site> {
   };
   if (n.coldestNight_c === null) return ok(base);
   if (n.coldestNight_c > Math.min(...n.tmin_c)) return fail('normals-coldest', 'coldest night');
-  return ok(fitWarmSpread(fitSpread(base), { lastFrost_doy, firstFrost_doy }));
+  const known = { lastFrost_doy, firstFrost_doy };
+  return ok(fitShoulders(fitWarmSpread(fitSpread(base), known), known));
 }

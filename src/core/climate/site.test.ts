@@ -136,7 +136,7 @@ describe('site and weather', () => {
     expect(Math.abs(mean(55) - climate.tmax_c[145]!)).toBeLessThan(1);
   });
   test.each(['us-denver', 'us-boston', 'gb-london', 'fr-paris', 'nz-christchurch', 'us-minneapolis'])(
-    'the frosts that %s knows come back from its years within twelve days, its coldest night within two degrees',
+    'the frosts that %s knows come back from its years within five days, its coldest night within two degrees',
     (id) => {
       const place = places.find((p) => p.id === id)!;
       const fit = siteFromNormals(place);
@@ -144,9 +144,9 @@ describe('site and weather', () => {
       // The means are known best: only the spread from day to day is moved.
       expect([fit.value.tmin_c, fit.value.tmax_c]).toEqual([place.tmin_c, place.tmax_c]);
       const years = dailyClimate(fit.value);
-      const got = frostRecord(years, frostChances(years, 150, 41));
-      expect(Math.abs(daysOff(got.lastFrost_doy! - place.lastFrost_doy!))).toBeLessThanOrEqual(12);
-      expect(Math.abs(daysOff(got.firstFrost_doy! - place.firstFrost_doy!))).toBeLessThanOrEqual(12);
+      const got = frostRecord(years, frostChances(years, 600, 41));
+      expect(Math.abs(daysOff(got.lastFrost_doy! - place.lastFrost_doy!))).toBeLessThanOrEqual(5);
+      expect(Math.abs(daysOff(got.firstFrost_doy! - place.firstFrost_doy!))).toBeLessThanOrEqual(5);
       expect(Math.abs(got.coldestNight_c - place.coldestNight_c)).toBeLessThan(2);
     },
   );
@@ -162,12 +162,34 @@ describe('site and weather', () => {
       expect(siteFromNormals({ ...rest, firstFrost_doy: doy })).toMatchObject({
         failure: { code: 'date-missing', where: 'the frosts' },
       });
+    // Each end has a spread of its own: springs on the plains are steadier than a line from winter to summer, and so are its autumns.
+    expect([without.value.springWider_c, without.value.autumnWider_c]).toEqual([undefined, undefined]);
+    expect(with_.value.springWider_c).toBeLessThan(-1);
+    expect(with_.value.autumnWider_c).toBeGreaterThan(with_.value.springWider_c!);
     // One end alone is enough to tell.
     const one = siteFromNormals({ ...rest, lastFrost_doy });
     if (!one.ok) throw new Error('no site');
     expect(one.value.sdWarm_c).toBeLessThan(without.value.sdWarm_c);
+    expect(one.value.autumnWider_c).toBeUndefined();
     expect(firstFrost_doy).toBeGreaterThan(lastFrost_doy!);
   });
+  test.each([50, -40])(
+    'a spring wider than the line and an autumn narrower change the spread half way alone, at %s degrees',
+    (latitude_deg) => {
+      const site = siteFromPattern(
+        climates.find((c) => c.id === 'humid-continental')!,
+        latitude_deg,
+      );
+      const [line, bent] = [site, { ...site, springWider_c: 1, autumnWider_c: -0.5 }].map(dailyClimate);
+      const off = line!.sd_c.map((sd, d) => bent!.sd_c[d]! - sd);
+      const day = (month: number) => Math.round(((latitude_deg > 0 ? month : (month + 6) % 12) + 0.5) * 30.5);
+      expect([Math.min(...off), Math.max(...off)]).toEqual([expect.closeTo(-0.5, 2), expect.closeTo(1, 2)]);
+      expect([off[day(3)], off[day(9)]].map((x) => Math.sign(x!))).toEqual([1, -1]);
+      for (const d of [line!.warmth.indexOf(0), line!.warmth.indexOf(1)]) expect(off[d]).toBeCloseTo(0, 9);
+      // Nothing is steadier than a tenth of a degree.
+      expect(Math.min(...dailyClimate({ ...site, springWider_c: -15 }).sd_c)).toBe(0.1);
+    },
+  );
   test('typed monthly normals come back from generated years, and swapped or missing months are named', () => {
     const { tmax_c, tmin_c, rain_mm } = climates.find((c) => c.id === 'humid-continental')!;
     const normals = { latitude_deg: 43, coastal: false, tmax_c, tmin_c, rain_mm, coldestNight_c: -24 };

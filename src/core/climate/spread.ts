@@ -61,3 +61,37 @@ export function fitWarmSpread(site: Site, known: KnownFrosts, years = 120, seed 
 
 const laterBy = (got: number | undefined, known: number, none: number): number =>
   got === undefined ? none : daysOff(got - known);
+
+/** No shoulder of the year is further from a straight line than this, °C: the widest of stations lie two to three over it. */
+const WIDER_MOST_C = 3;
+const WIDER_STEPS = 8;
+
+const SHOULDERS = [
+  ['springWider_c', 'lastFrost_doy', -1],
+  ['autumnWider_c', 'firstFrost_doy', 1],
+] as const;
+
+/**
+ * Finds by how much the spread of spring (autumn) leaves the straight line between winter and summer for the middle of the generated years to have its last
+ * (first) frost on its day: springs of dry uplands and of cold seas are steadier than that line, those under southern mountains less so. One end after the other, twice,
+ * since where frost is rare each has a hand in which years know it; halving search, up to 3 °C either way. The means of the months, the coldest night and the summer are kept.
+ */
+export function fitShoulders(site: Site, known: KnownFrosts, years = 200, seed = 11): Site {
+  const chances = frostChances(dailyClimate(site), years, seed);
+  let fitted = site;
+  for (const [field, end, sooner] of [...SHOULDERS, ...SHOULDERS]) {
+    const wanted = known[end];
+    if (wanted === null) continue;
+    let low = -WIDER_MOST_C;
+    let high = WIDER_MOST_C;
+    for (let step = 0; step < WIDER_STEPS; step++) {
+      const mid = (low + high) / 2;
+      const got = frostRecord(dailyClimate({ ...fitted, [field]: mid }), chances)[end];
+      // Too much of spread brings the last frost too late, and the first too early.
+      if (sooner * laterBy(got, wanted, sooner * NO_FROST_OFF_D) < 0) high = mid;
+      else low = mid;
+    }
+    fitted = { ...fitted, [field]: (low + high) / 2 };
+  }
+  return fitted;
+}

@@ -51,16 +51,26 @@ export function dailyClimate(site: Site): DailyClimate {
   const lowest = Math.min(...mean);
   const range = Math.max(0.1, Math.max(...mean) - lowest);
   const warmth = mean.map((t) => (t - lowest) / range);
+  const [coldest, warmest] = [warmth.indexOf(0), warmth.indexOf(Math.max(...warmth))];
+  const rises = (d: number) => daysAfter(d, coldest) < daysAfter(warmest, coldest);
+  const wider = (w: number, d: number) =>
+    4 * w * (1 - w) * ((rises(d) ? site.springWider_c : site.autumnWider_c) ?? 0);
   return {
     site,
     tmin_c,
     tmax_c,
     wetShare,
     wetAmount_mm: rain.map((mm, d) => Math.max(1.3, Math.max(0, mm) / 30.4 / Math.max(0.01, wetShare[d]!))),
-    sd_c: warmth.map((w) => site.sdCold_c + (site.sdWarm_c - site.sdCold_c) * w),
+    sd_c: warmth.map((w, d) =>
+      Math.max(LEAST_SD_C, site.sdCold_c + (site.sdWarm_c - site.sdCold_c) * w + wider(w, d)),
+    ),
     warmth,
   };
 }
+/** No climate is steadier from day to day. */
+const LEAST_SD_C = 0.1;
+
+const daysAfter = (d: number, from: number): number => (d - from + YEAR_DAYS) % YEAR_DAYS;
 
 /** Day of year (0..365) on which the ordinary year is warmest or coldest; works in both hemispheres. */
 export function warmestDay(climate: DailyClimate): number {

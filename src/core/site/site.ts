@@ -14,6 +14,9 @@ export interface Site {
   /** Day-to-day standard deviation of mean temperature in the coldest and the warmest month. */
   sdCold_c: number;
   sdWarm_c: number;
+  /** How much wider it is half way between the two than a straight line has it, in spring and in autumn; narrower below 0, as the line where absent. */
+  springWider_c?: number | undefined;
+  autumnWider_c?: number | undefined;
 }
 
 /** Wet-day share from monthly rain when only totals are known: mean amount on a wet day grows from 4 mm by 4 % of the month's rain. */

@@ -88,8 +88,8 @@ function badSite(site: GardenContents['garden']['site']): { where: string; probl
   }
   if (site.coldestNight_c < COLDEST_C || site.coldestNight_c > HOTTEST_C)
     return { where: 'coldestNight_c', problem: `${site.coldestNight_c} °C is no temperature of air` };
-  for (const sd of ['sdCold_c', 'sdWarm_c'] as const)
-    if (site[sd] > 20) return { where: sd, problem: 'no weather swings so far' };
+  for (const sd of ['sdCold_c', 'sdWarm_c', 'springWider_c', 'autumnWider_c'] as const)
+    if (Math.abs(site[sd] ?? 0) > 20) return { where: sd, problem: 'no weather swings so far' };
   return undefined;
 }
 
