@@ -83,6 +83,8 @@ export const speciesSchema = z.object({
     tender_c: z.number(),
     exposed: z.enum(['tops', 'crown']),
     topsKeep: share,
+    /** Seed leaves stay in the ground: while small it shoots again from nodes there, whatever frost does to its tops. */
+    shootsAgain: z.boolean().optional(),
   }),
   /** Ground it wants: `light` for kinds that lime and heavy soil keep yellow. */
   ground: z.enum(['light', 'any']),

@@ -144,6 +144,10 @@ const WORDS: Record<Reason['code'], (told: Told) => Words> = {
     lead: 'A winter kind in summer.',
     rest: `${s('species')} would stand, never in ear or flower, through about ${Math.round(n('days'))} days warmer than ${degrees(n('to_c'))} before its winter comes. Rust, mildew and drought thin it; sow it when they are over.`,
   }),
+  'winter-through': ({ n, s, degrees }) => ({
+    lead: 'A summer kind in winter.',
+    rest: `${s('species')} would stand through about ${Math.round(n('days'))} days colder than ${degrees(n('under_c'))} on average: without frost it lives and hardly grows. Sow it when it is warm.`,
+  }),
   'long-before-winter': ({ n, s }) => ({
     lead: 'Long before its winter.',
     rest: `${s('species')} would stand leafy through about ${Math.round(n('days'))} growing days before its winter comes: mildew and rust live on it and weeds outgrow it. From midsummer on it is in place.`,

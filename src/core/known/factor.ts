@@ -7,6 +7,7 @@ export interface Factor {
     | 'late-before-winter'
     | 'long-under-snow'
     | 'summer-through'
+    | 'winter-through'
     | 'long-before-winter'
     | 'spring-kind'
     | 'thinned'

@@ -99,6 +99,33 @@ describe('a winter kind sown in spring', () => {
   });
 });
 
+describe('a summer kind in a winter without frost', () => {
+  const site = siteFromNormals(places.find((p) => p.name.startsWith('Porto Alegre'))!);
+  if (!site.ok) throw new Error(site.failure.code);
+  const gap = { freeDay: dayOf('2027-01-10'), plantDay: dayOf('2027-10-20'), next: undefined as never };
+  const ensemble = gapEnsemble({ site: site.value, gap, years: 10 });
+  const at = (day: string) => dayOf(day) - ensemble.fromDay;
+  const factorOf = (id: string, sow: string, end: string, byWeather = false) =>
+    inSeason(alone(id), ensemble, at(sow), at(end), false, byWeather).factors.find(
+      (f) => f.code === 'winter-through',
+    );
+  test('lives and hardly grows: days two degrees under its first weeks, beyond six weeks of them', () => {
+    const sorghum = factorOf('forage-sorghum', '2027-04-15', '2027-09-15')!;
+    expect(sorghum.facts['under_c']).toBe(17);
+    expect(Number(sorghum.facts['days'])).toBeGreaterThan(90);
+    expect(sorghum.times).toBe(0.25);
+    const june = factorOf('forage-sorghum', '2027-04-15', '2027-07-10')!;
+    expect(june.times).toBeCloseTo(1 - ((Number(june.facts['days']) - 45) / 45) * 0.75, 9);
+    expect(june.times).toBeGreaterThan(0.4);
+  });
+  test('is in place in its summer, and what frost is to end is not asked', () => {
+    expect(factorOf('forage-sorghum', '2027-01-15', '2027-05-15')).toBeUndefined();
+    expect(factorOf('forage-sorghum', '2027-04-15', '2027-09-15', true)).toBeUndefined();
+    for (const id of ['black-oats', 'common-vetch', 'tillage-radish'])
+      expect(factorOf(id, '2027-04-15', '2027-09-15')).toBeUndefined();
+  });
+});
+
 describe('whatever the kind and the day', () => {
   const fit = siteFromNormals(places.find((p) => p.name === 'Lyon')!);
   if (!fit.ok) throw new Error(fit.failure.code);

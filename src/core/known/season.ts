@@ -3,6 +3,7 @@ import { type Ensemble } from '../stand/ensemble.ts';
 import { type Member, type Species } from '../stand/species.ts';
 import { type Factor } from './factor.ts';
 import {
+  colderThan,
   type Usual,
   usualIn,
   WAKES_CD,
@@ -64,6 +65,14 @@ const SUMMER_OVER_D = 45;
 const GROWING_OVER_C = 8;
 const WAIT_BORNE_D = 140;
 const WAIT_OVER_D = 60;
+/**
+ * A warm kind that is to stand through a winter without frost lives and hardly grows: once it stands, days that are colder by two degrees than it wants its
+ * first weeks are borne for six weeks, about what an autumn brings before it is cut, and what is more takes all but LEAST over so many days. Sorghum and sunn hemp
+ * are no covers of a subtropical winter (judgement).
+ */
+const STANDS_COOLER_C = 2;
+const COOL_BORNE_D = 45;
+const COOL_OVER_D = 45;
 /** What is warm after so long is another year's spring. */
 const SUMMER_WITHIN_D = 200;
 /** Least chilling that tells a winter from a cool September, days. */
@@ -113,7 +122,13 @@ export function inSeason(
     const summer = fading(hot_d - SUMMER_BORNE_D, SUMMER_OVER_D);
     const wait_d = need > 0 ? growingUntilChilled(usual, sownAt, end, need) : 0;
     const wait = fading(wait_d - WAIT_BORNE_D, WAIT_OVER_D);
-    const here = 1 - share * (1 - band * chill * rooted * through * snow * Math.min(summer, wait));
+    const limit_c = from_c - STANDS_COOLER_C;
+    const cool_d =
+      species.season === 'warm' && species.life === 'annual' && !byWeather
+        ? colderThan(usual, sownAt, end, limit_c)
+        : 0;
+    const cool = fading(cool_d - COOL_BORNE_D, COOL_OVER_D);
+    const here = 1 - share * (1 - band * chill * rooted * through * snow * cool * Math.min(summer, wait));
     times *= here;
     const facts = { species: species.name, mean_c: warmth, from_c, to_c };
     if (band < 1)
@@ -135,6 +150,12 @@ export function inSeason(
         code: 'long-under-snow',
         times: 1 - share * (1 - snow),
         facts: { species: species.name, days: snowed_d, bears: snowBorne(species) },
+      });
+    if (cool < 1)
+      factors.push({
+        code: 'winter-through',
+        times: 1 - share * (1 - cool),
+        facts: { species: species.name, days: cool_d, under_c: limit_c },
       });
     if (wait < summer)
       factors.push({

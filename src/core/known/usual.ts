@@ -56,6 +56,13 @@ export function warmerThan({ warmth }: Usual, from: DayIndex, to: DayIndex, limi
   return days;
 }
 
+/** As `warmerThan`, for days that are colder. */
+export function colderThan({ warmth }: Usual, from: DayIndex, to: DayIndex, limit_c: number): number {
+  let days = 0;
+  for (let d = from; d < to; d++) if (warmth[d + 1]! - warmth[d]! < limit_c) days++;
+  return days;
+}
+
 /** Warmth over 3 °C until the coldest month, and in the month after sowing where the year only warms from there; °C d, means over years. */
 export interface Winter {
   before_cd: number;

@@ -9,6 +9,7 @@ import { type Season } from '../weather/season.ts';
 
 /** Seedlings are out of the worst of a frost after this many days. */
 const SEEDLING_D = 25;
+const JUST_UP_CD = 0;
 const FREEZE_WITHIN_D = 28;
 
 /** Nights that freeze and days that thaw within four weeks: what works seed into the ground. */
@@ -24,7 +25,8 @@ export function frostOdds(seasons: Season[], at: number, members: Member[]): num
   const hit = seasons.filter((s) => {
     for (let d = at; d < at + SEEDLING_D; d++)
       for (const { t, kills_c } of kinds)
-        if (plantTemperature_c(t, s.tmin_c[d]!, s.tmax_c[d]!, s.snow_cm[d]!) < kills_c) return true;
+        if (plantTemperature_c(t, s.tmin_c[d]!, s.tmax_c[d]!, s.snow_cm[d]!, JUST_UP_CD) < kills_c)
+          return true;
     return false;
   });
   return hit.length / seasons.length;

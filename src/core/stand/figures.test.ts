@@ -89,10 +89,14 @@ describe('cold', () => {
     expect(survival(0)).toBe(0.5);
   });
   test('snow and soil keep crowns warmer than air; tops under a clear sky are two degrees colder than it, under cloud as cold', () => {
-    expect(plantTemperature_c(traitsOf(rye), -8, 2, 0)).toBe(-4);
-    expect(plantTemperature_c(traitsOf(rye), -8, 2, 8)).toBe(-2);
-    expect(plantTemperature_c(traitsOf(of('white-mustard')), -8, 4, 0)).toBe(-10);
-    expect(plantTemperature_c(traitsOf(of('white-mustard')), -8, -4, 0)).toBe(-8);
+    const at = (id: string, tmax_c: number, snow_cm = 0, plain_cd = 0) =>
+      plantTemperature_c(traitsOf(of(id)), -8, tmax_c, snow_cm, plain_cd);
+    expect([at('cereal-rye', 2), at('cereal-rye', 2, 8)]).toEqual([-4, -2]);
+    expect([at('white-mustard', 4), at('white-mustard', -4)]).toEqual([-10, -8]);
+    // Seedlings of peas and beans come again from nodes in the ground; past four leaves it is their tops that count. Lupins lift their seed leaves.
+    for (const id of ['spring-field-pea', 'fava-bean'])
+      expect([id, at(id, 4, 0, 274), at(id, 4, 0, 275)]).toEqual([id, -4, -10]);
+    expect(at('narrow-leaf-lupin', 4, 0, 100)).toBe(-10);
   });
   test('warm-season kinds never harden; a perennial is as hardy in flower as in leaf', () => {
     const cowpea = of('cowpea');

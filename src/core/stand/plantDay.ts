@@ -62,7 +62,7 @@ export function ageDay(q: Plant, t: Traits, v: Variation, today: Today): void {
 /** A cold night against what the plant can bear: the worst margin so far decides how many still stand. */
 function frostDay(q: Plant, t: Traits, v: Variation, today: Today): void {
   const lt50 = lethal50_c(t, q.hardening, q.effective_cd, q.plain_cd) + v.hardiness_c;
-  const margin = plantTemperature_c(t, today.tmin_c, today.tmax_c, today.snow_cm) - lt50;
+  const margin = plantTemperature_c(t, today.tmin_c, today.tmax_c, today.snow_cm, q.plain_cd) - lt50;
   if (margin >= q.worstMargin_c) return;
   q.worstMargin_c = margin;
   if (margin < SAFE_MARGIN_C) today.stands = lower(today.stands, survival(margin));

@@ -61,8 +61,17 @@ export interface Species {
   roots: { habit: string; depth_m: number };
   /** `belowShare`: nitrogen in the roots against that of the tops. */
   nitrogen: { leafyPct: number; flowerPct: number; seedPct: number; fixedShare: number; belowShare: number };
-  /** Temperatures of the plant itself at which half die; `topsKeep`: share of dry matter that killed tops keep after the thaw. */
-  cold: { hardened_c: number; tender_c: number; exposed: 'tops' | 'crown'; topsKeep: number };
+  /**
+   * Temperatures of the plant itself at which half die; `topsKeep`: share of dry matter that killed tops keep after the thaw; `shootsAgain`: while small it
+   * comes again from nodes in the ground.
+   */
+  cold: {
+    hardened_c: number;
+    tender_c: number;
+    exposed: 'tops' | 'crown';
+    topsKeep: number;
+    shootsAgain?: boolean | undefined;
+  };
   /** Ground it wants: `light` for kinds that lime and heavy soil keep yellow. */
   ground: 'light' | 'any';
   heatKill_c: number | null;

@@ -1,6 +1,9 @@
 import { asFractions } from '../units/shape.ts';
 import { type Species } from './species.ts';
 
+/** Warmth since it came up through which a plant is a seedling: four to five leaves, °C d. */
+export const SEEDLING_CD = 275;
+
 /**
  * What the daily loop asks of a kind: figures and yes-or-no, flat and in one shape. Entries read from a data file differ in shape to an
  * engine (whole and broken numbers, nulls, texts to compare), and a daily loop over many of them then runs at half its speed.
@@ -13,6 +16,8 @@ export interface Traits {
   c4: boolean;
   /** The tops are killed by frost, not a crown near the ground. */
   topsExposed: boolean;
+  /** Up to this warmth since it came up frost decides on nodes in the ground, not on the tops, °C d; 0 where it is the tops from the first day. */
+  nodesUntil_cd: number;
   /** Lives on from a crown that hardens every autumn. */
   perennial: boolean;
   /** Flowers once and is done. */
@@ -108,6 +113,7 @@ function readTraits(sp: Species): Traits {
     legume: sp.role === 'legume',
     c4: grass && sp.season === 'warm',
     topsExposed: cold.exposed === 'tops',
+    nodesUntil_cd: cold.shootsAgain ? SEEDLING_CD : 0,
     perennial: sp.life === 'perennial',
     annual: sp.life === 'annual' || sp.life === 'winter-annual',
     base_c: thermal.base_c,

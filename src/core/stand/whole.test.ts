@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { climates, findWay, membersOf, mixes, sowingWays, species } from '../../catalogue/catalogue.ts';
+import { places } from '../../catalogue/places.ts';
 import { dayOf } from '../calendar/day.ts';
 import { viableRate_g_m2 } from '../seed/rate.ts';
+import { siteFromNormals } from '../climate/normals.ts';
 import { siteFromPattern } from '../climate/pattern.ts';
 import { lightLeft } from './leaf.ts';
 import { makeCourse } from './course.ts';
@@ -48,6 +50,30 @@ describe('whole', () => {
     const most = (c: typeof wet) => Math.max(...c.dm_g_m2);
     expect(most(wet)).toBeGreaterThan(1.3 * most(thirsty));
     expect(wet.water.watered_mm - thirsty.water.watered_mm).toBeGreaterThanOrEqual(45);
+  });
+  test('spring peas that April frosts meet as seedlings on the high plains come again; without nodes in the ground half of them would be lost', () => {
+    const denver = siteFromNormals(places.find((p) => p.id === 'us-denver')!);
+    if (!denver.ok) throw new Error('no site');
+    const ensemble = makeEnsemble(denver.value, dayOf('2027-03-20'), 70, 40, 3);
+    const stand = (shootsAgain: boolean) => {
+      const [pea] = membersOf([{ speciesId: 'spring-field-pea', share: 1 }]);
+      const species = { ...pea!.species, cold: { ...pea!.species.cold, shootsAgain } };
+      const members = [{ ...pea!, species }];
+      const alive = ensemble.seasons.map((season, y) => {
+        const input = {
+          members,
+          seed_g_m2: [20],
+          way: findWay('raked')!,
+          soil: { texture: 'loam', fertility: 'fair' } as const,
+          sownAt: 5,
+          watered: true,
+        };
+        return growStand(input, season, ensemble.variations[y]!, makeCourse(70, members)).alive[60]!;
+      });
+      return alive.filter((a) => a > 0.7).length;
+    };
+    expect(stand(true)).toBeGreaterThanOrEqual(30);
+    expect(stand(false)).toBeLessThanOrEqual(20);
   });
   test('no stand is denser than 1.4 kg in a cubic metre: a sweetclover that has not shot is as tall as it has to be', () => {
     const ensemble = makeEnsemble(sites[0]!, dayOf('2026-08-15'), DAYS, 1, 3);

@@ -130,6 +130,7 @@ const WARNS = new Set([
   'late-before-winter',
   'long-under-snow',
   'summer-through',
+  'winter-through',
   'long-before-winter',
   'too-warm',
   'too-cool',
