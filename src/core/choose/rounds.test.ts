@@ -41,10 +41,19 @@ const settle = (samples: Sample[], upTo: number, years: number) =>
   samples.map((s, i) => (i < upTo ? { ...s, years } : s));
 
 describe('what is looked at again', () => {
-  test('first what could be among the first eight, a little longer: to seven hundredths under the eighth and no further', () => {
-    const asked = told(row(20, 10));
-    expect(asked.map(([id]) => id)).toEqual(row(9, 10).map((s) => s.id));
-    expect(asked.every(([, years]) => years === 30)).toBe(true);
+  test('first what could be among the first eight, a little longer: to seven hundredths under the eighth and no further; what stands as far above it, at once on all years', () => {
+    expect(told(row(20, 10))).toEqual([
+      ...['k06', 'k07', 'k08'].map((id) => [id, 30]),
+      ...['k00', 'k01', 'k02', 'k03', 'k04', 'k05'].map((id) => [id, 200]),
+    ]);
+  });
+  test('unless another of its kind may yet overtake it: both are looked at a little longer then', () => {
+    const asked = told([...row(20, 10), seen('like', 0.84, 10, 'k00'), seen('far', 0.82, 10, 'k00')]);
+    expect(asked.filter(([id]) => ['k00', 'like', 'far'].includes(String(id)))).toEqual([
+      ['k00', 30],
+      ['like', 30],
+    ]);
+    expect(asked).toContainEqual(['k01', 200]);
   });
   test('then the first eight on all years, and nothing beside them while they keep all hands busy', () => {
     expect(told(settle(row(20, 10), 9, 30))).toEqual(row(8, 0).map((s) => [s.id, 200]));

@@ -88,8 +88,14 @@ export function nextLooks(
           (r.fit >= bar(kinds) && r.sample.years < few && mayTurn(r.sample, aims)),
       ),
     );
-  const first = on(few, inDoubt(SURE_KINDS, FIRST_MARGIN));
-  if (first.length > 0) return first;
+  // What stands so far above the last of them that a longer look cannot put it out is settled at once, unless another of its kind may yet overtake it.
+  const clear = heads
+    .slice(0, SURE_KINDS)
+    .filter((h) => h.fit >= bar(SURE_KINDS) + FIRST_MARGIN)
+    .filter((h) => h.behind.every((b) => b.fit < h.fit - FIRST_MARGIN));
+  const doubted = inDoubt(SURE_KINDS, FIRST_MARGIN).filter((r) => clear.every((h) => h.sample !== r.sample));
+  const first = on(few, doubted);
+  if (first.length > 0) return [...first, ...on(years, clear)];
   const sure = on(years, heads.slice(0, SURE_KINDS));
   const next = on(few, inDoubt(SETTLED_KINDS, FIRST_MARGIN));
   // Where few are left that all wait for, there is a hand free for what comes next.
