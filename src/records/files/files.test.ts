@@ -82,6 +82,13 @@ describe('a garden file with one thing wrong is refused, and the place named', (
     ['a month of floods', ['garden', 'site', 'rain_mm', 5], 1e5, '100000 mm is no rain of a month'],
     ['more wet days than days', ['garden', 'site', 'wetShare', 4], 1.2, 'a share lies between 0 and 1'],
     ['fewer wet days than none', ['garden', 'site', 'wetShare', 4], -0.1, 'a share lies between 0 and 1'],
+    [
+      'a spring steadier than still air',
+      ['garden', 'site', 'springWider_c'],
+      -25,
+      'no weather swings so far',
+    ],
+    ['an autumn wilder than any', ['garden', 'site', 'autumnWider_c'], 25, 'no weather swings so far'],
     ['text for a list', ['beds'], 'none', 'a list belongs here'],
     ['a number for a name', ['beds', 0, 'name'], 7, 'text belongs here'],
     ['a name that is not there', ['beds', 0, 'name'], undefined, 'it is missing'],
@@ -125,6 +132,17 @@ describe('a garden file with one thing wrong is refused, and the place named', (
   test('what points to a crop or a lot that was taken away comes in without the pointer', () => {
     const read = readGardenFile(JSON.stringify(set(fresh(), ['covers', 0, 'nextPlantingId'], 'gone')));
     expect(read.ok && read.value.covers[0]!.nextPlantingId).toBeNull();
+  });
+  test('a climate that is steadier in spring and wilder in autumn goes out and comes in as it is; one that is neither has no word of it', () => {
+    const shoulders = ({ garden: { site } }: Kept) => [site.springWider_c, site.autumnWider_c];
+    const garden = fresh() as unknown as Kept;
+    const plain = readGardenFile(JSON.stringify(garden));
+    Object.assign(garden.garden.site, { springWider_c: -1.5, autumnWider_c: 0.75 });
+    const bent = readGardenFile(JSON.stringify(garden));
+    if (!plain.ok || !bent.ok) throw new Error('not read');
+    expect(shoulders(plain.value)).toEqual([undefined, undefined]);
+    for (const kept of [bent.value, JSON.parse(writeGardenFile(bent.value)) as Kept])
+      expect(shoulders(kept)).toEqual([-1.5, 0.75]);
   });
   test('a kind, a crop and a way that this Kilim does not know come in as they are, and go out again', () => {
     const odd = fresh() as unknown as Kept;
