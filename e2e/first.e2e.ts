@@ -20,6 +20,8 @@ test('with a packet, a bed and a phone: from the empty app to what to do, and on
   };
   try {
     await page.goto(base);
+    // Those that answer load beside the page, before anything is asked.
+    while (page.workers().length < 2) await page.waitForEvent('worker');
     await tap('link', 'Begin with one bed');
     expect(await axe(page)).toEqual([]);
     await page.getByText('The answer stands here as soon as Kilim knows').waitFor();

@@ -135,7 +135,15 @@ describe('site and weather', () => {
     expect(mean(20)).toBeGreaterThan(climate.tmax_c[110]! + 1);
     expect(Math.abs(mean(55) - climate.tmax_c[145]!)).toBeLessThan(1);
   });
-  test.each(['us-denver', 'us-boston', 'gb-london', 'fr-paris', 'nz-christchurch', 'us-minneapolis'])(
+  test.each([
+    'us-denver',
+    'us-boston',
+    'gb-london',
+    'fr-paris',
+    'nz-christchurch',
+    'us-minneapolis',
+    'pt-porto',
+  ])(
     'the frosts that %s knows come back from its years within five days, its coldest night within two degrees',
     (id) => {
       const place = places.find((p) => p.id === id)!;
